@@ -1,0 +1,36 @@
+#include <CLI/CLI.hpp>
+#include <nlohmann/json.hpp>
+
+#include "command/command.h"
+#include "core/findings/check.h"
+
+namespace bristle {
+
+Subcommand addCheck(CLI::App& app) {
+  struct Options {
+    std::string file;
+    bool json = false;
+  };
+  auto o = std::make_shared<Options>();
+  CLI::App* sub = app.add_subcommand("check", "Reads a project and tells what is wrong with it");
+  sub->add_option("project", o->file, "A .bristle file")->required();
+  sub->add_flag("--json", o->json, "Findings as JSON");
+  return {sub, [o](Streams s) -> int {
+            Project project;
+            if (!openProject(o->file, project, s)) return kUnusable;
+            const auto findings = check(project);
+            if (o->json) {
+              auto list = nlohmann::ordered_json::array();
+              for (const Finding& f : findings)
+                list.push_back({{"rule", f.rule}, {"place", f.place}, {"reason", f.reason}});
+              s.out << nlohmann::ordered_json{{"findings", list}}.dump(2) << "\n";
+            } else {
+              for (const Finding& f : findings) s.out << f.place << ": " << f.reason << "\n";
+              s.out << (findings.empty() ? "no findings\n"
+                                         : std::to_string(findings.size()) + " findings\n");
+            }
+            return findings.empty() ? kFine : kFound;
+          }};
+}
+
+}  // namespace bristle

@@ -1,0 +1,53 @@
+// The command line: every subcommand runs without a display.
+#pragma once
+#include <functional>
+#include <iosfwd>
+#include <string>
+#include <vector>
+
+#include "core/document/project.h"
+
+namespace CLI {
+class App;
+}
+
+namespace bristle {
+
+// 0 fine, 1 found something, 2 wrong use or unreadable input.
+enum ExitCode { kFine = 0, kFound = 1, kUnusable = 2 };
+
+struct Streams {
+  std::ostream& out;
+  std::ostream& err;
+};
+
+// A subcommand adds itself to the parser and returns what runs when it was asked for.
+using Run = std::function<int(Streams)>;
+struct Subcommand {
+  CLI::App* app;
+  Run run;
+};
+Subcommand addCheck(CLI::App& app);
+Subcommand addRoutes(CLI::App& app);
+Subcommand addRehearse(CLI::App& app);
+Subcommand addPicture(CLI::App& app);
+Subcommand addDeliver(CLI::App& app);
+Subcommand addNew(CLI::App& app);
+
+// What the window is asked for on the command line.
+struct WindowWish {
+  bool wanted = false;      // no subcommand was named
+  std::string file;         // the project to open; may be empty
+  std::string play;         // a take to play by real input events; then the program ends
+  std::string picture, trace;  // where to write the window's picture and the trace after it
+  std::string shots;        // a folder: write a picture of every bench there; then the program ends
+};
+
+// Runs the subcommand that the arguments name; when they name none, fills in the wish instead.
+int runCommand(int argc, char** argv, Streams streams, WindowWish& wish);
+
+// Reads a project, telling why not on `err`.
+bool openProject(const std::string& file, Project& project, Streams streams);
+int tell(Streams streams, const Error& error);
+
+}  // namespace bristle

@@ -1,0 +1,97 @@
+#include <CLI/CLI.hpp>
+#include <QFileInfo>
+
+#include "command/command.h"
+#include "command/graphics.h"
+#include "core/layout/layout.h"
+#include "deliver/pictures.h"
+#include "paint/convert.h"
+#include "paint/fonts.h"
+#include "paint/screen_painter.h"
+
+namespace bristle {
+namespace {
+
+struct Options {
+  std::string project, screen, kind, state, display, out;
+};
+
+QString folderOf(const std::string& file) { return QFileInfo(toQt(file)).absolutePath(); }
+
+Result<QImage> screenPicture(const Project& project, const Options& o, LookPainter& looks) {
+  const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
+  const Screen* screen = find(project, id);
+  if (!screen) return fail(o.project, "no screen “" + id.text + "”");
+  const Display* display =
+      o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
+  if (!display) return fail(o.project, "no display “" + o.display + "”");
+  const FontMeasure measure;
+  QImage image(qRound(display->width), qRound(display->height), QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::black);
+  QPainter painter(&image);
+  painter.scale(display->scale, display->scale);
+  LookTables tables;
+  paintScreen(painter, looks, tables, project, *screen, layOut(project, *screen, *display, measure));
+  return image;
+}
+
+Result<QImage> kindPicture(const Project& project, const Options& o, LookPainter& looks) {
+  const Kind* kind = find(project, KindId{o.kind});
+  if (!kind) return fail(o.project, "no kind “" + o.kind + "”");
+  const Machine* machine = find(project, kind->machine);
+  if (!machine) return fail(o.project, "the kind's machine is not there");
+  for (size_t i = 0; i < machine->states.size(); ++i)
+    if (o.state.empty() || machine->states[i].id.text == o.state)
+      return pictureOf(*kind, LookTable(*kind, *machine), static_cast<StateIndex>(i), looks);
+  return fail(o.project, "no state “" + o.state + "”");
+}
+
+int run(const Options& o, Streams s) {
+  Project project;
+  if (!openProject(o.project, project, s)) return kUnusable;
+  const Graphics graphics;
+  LookPainter looks;
+  looks.pictures().setFolder(folderOf(o.project));
+  const auto image = o.kind.empty() ? screenPicture(project, o, looks) : kindPicture(project, o, looks);
+  if (!image) return tell(s, image.error());
+  if (!image->save(toQt(o.out))) return tell(s, {o.out, "the picture cannot be written"});
+  s.out << o.out << "\n";
+  return kFine;
+}
+
+}  // namespace
+
+Subcommand addPicture(CLI::App& app) {
+  auto o = std::make_shared<Options>();
+  CLI::App* sub = app.add_subcommand("picture", "Draws a screen, or a kind in a state, as a picture");
+  sub->add_option("project", o->project, "A .bristle file")->required();
+  auto* screen = sub->add_option("--screen", o->screen, "The screen's id; else the first");
+  auto* kind = sub->add_option("--kind", o->kind, "A kind's id instead of a screen")->excludes(screen);
+  sub->add_option("--state", o->state, "The state's id; else the first")->needs(kind);
+  sub->add_option("--display", o->display, "The display's id; else the first");
+  sub->add_option("-o,--out", o->out, "The PNG file to write")->required();
+  return {sub, [o](Streams s) { return run(*o, s); }};
+}
+
+Subcommand addDeliver(CLI::App& app) {
+  struct DeliverOptions {
+    std::string project, pictures;
+  };
+  auto o = std::make_shared<DeliverOptions>();
+  CLI::App* sub = app.add_subcommand("deliver", "Hands a project over");
+  sub->add_option("project", o->project, "A .bristle file")->required();
+  sub->add_option("--pictures", o->pictures, "A folder for the picture of every kind in every state, with an index")->required();
+  return {sub, [o](Streams s) -> int {
+            Project project;
+            if (!openProject(o->project, project, s)) return kUnusable;
+            const Graphics graphics;
+            LookPainter looks;
+            looks.pictures().setFolder(folderOf(o->project));
+            const auto done = deliverPictures(project, looks, o->pictures);
+            if (!done) return tell(s, done.error());
+            s.out << done->size() << " pictures and index.json in " << o->pictures << "\n";
+            return kFine;
+          }};
+}
+
+}  // namespace bristle

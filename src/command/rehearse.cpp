@@ -1,0 +1,61 @@
+#include <CLI/CLI.hpp>
+#include <nlohmann/json.hpp>
+
+#include "command/command.h"
+#include "command/graphics.h"
+#include "core/formats/file_io.h"
+#include "core/formats/take_file.h"
+#include "paint/fonts.h"
+
+namespace bristle {
+namespace {
+
+struct Options {
+  std::string project, take;
+  bool json = false, names = false;
+};
+
+void printTrace(const Options& o, const Project& project, const TakeResult& result, Streams s) {
+  if (o.json) {
+    auto list = nlohmann::ordered_json::array();
+    for (const TraceEntry& e : result.trace) list.push_back({{"at", e.at}, {"what", toLine(e)}});
+    s.out << nlohmann::ordered_json{{"trace", list}, {"failed", result.failures.size()}}.dump(1) << "\n";
+    return;
+  }
+  for (const TraceEntry& e : result.trace)
+    s.out << e.at << "\t" << (o.names ? toLine(e, project) : toLine(e)) << "\n";
+}
+
+int run(const Options& o, Streams s) {
+  Project project;
+  if (!openProject(o.project, project, s)) return kUnusable;
+  const auto text = readFile(o.take);
+  if (!text) return tell(s, text.error());
+  const auto take = parseTake(*text);
+  if (!take) return tell(s, {o.take + ", " + take.error().place, take.error().reason});
+  const Graphics graphics;
+  const auto result = play(project, *take, FontMeasure());
+  if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});
+  printTrace(o, project, *result, s);
+  for (const TakeFailure& f : result->failures) {
+    s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected << "”; ";
+    if (f.happened.empty()) s.err << "nothing happened since the last expectation\n";
+    for (size_t i = 0; i < f.happened.size() && i < 6; ++i)
+      s.err << (i ? "    " : "since then:\n    ") << f.happened[i] << "\n";
+  }
+  return result->failures.empty() ? kFine : kFound;
+}
+
+}  // namespace
+
+Subcommand addRehearse(CLI::App& app) {
+  auto o = std::make_shared<Options>();
+  CLI::App* sub = app.add_subcommand("rehearse", "Plays a take and prints the trace");
+  sub->add_option("project", o->project, "A .bristle file")->required();
+  sub->add_option("--take", o->take, "A take, as JSON Lines")->required();
+  sub->add_flag("--names", o->names, "Names instead of ids in the trace");
+  sub->add_flag("--json", o->json, "The trace as JSON");
+  return {sub, [o](Streams s) { return run(*o, s); }};
+}
+
+}  // namespace bristle

@@ -1,0 +1,122 @@
+#include <CLI/CLI.hpp>
+#include <nlohmann/json.hpp>
+
+#include "command/command.h"
+#include "command/graphics.h"
+#include "core/focus/screen_routes.h"
+#include "core/focus/why.h"
+#include "core/formats/boxes_file.h"
+#include "core/formats/file_io.h"
+#include "paint/fonts.h"
+
+namespace bristle {
+namespace {
+
+struct Options {
+  std::string boxes, project, screen, display, from, dir;
+  bool json = false;
+};
+
+void printRoutes(const SolveInput& input, const Routes& routes, Streams s) {
+  for (size_t i = 0; i < routes.size(); ++i) {
+    s.out << input.names[i] << ":";
+    for (Dir dir : kDirs) {
+      const Route& r = routes[i][size_t(dir)];
+      s.out << "  " << nameOf(dir) << " " << (r.target < 0 ? "–" : input.names[size_t(r.target)]);
+      if (r.reason == RouteReason::Repair) s.out << " (repair)";
+    }
+    s.out << "\n";
+  }
+}
+
+const char* verdictName(Verdict verdict) {
+  switch (verdict) {
+    case Verdict::Chosen: return "chosen";
+    case Verdict::Admissible: return "possible";
+    case Verdict::Behind: return "behind something nearer";
+    case Verdict::Aside: return "more than 45° off";
+  }
+  return "";
+}
+
+int explain(const Options& o, const SolveInput& input, const Routes& routes, Streams s) {
+  const auto at = std::find(input.names.begin(), input.names.end(), o.from);
+  const auto dir = parseDir(o.dir);
+  if (at == input.names.end()) return tell(s, {"--why", "no box “" + o.from + "”"});
+  if (!dir) return tell(s, {"--dir", "expected up, down, left or right"});
+  const int box = static_cast<int>(at - input.names.begin());
+  auto list = nlohmann::ordered_json::array();
+  for (const RankedCandidate& c : rank(input, routes, box, *dir)) {
+    const std::string& name = input.names[size_t(c.target)];
+    if (o.json) {
+      list.push_back({{"target", name}, {"verdict", verdictName(c.verdict)}, {"ahead", c.ahead},
+                      {"returns", c.returns}, {"gap", c.gap}, {"lateral", c.lateral},
+                      {"angle", c.angle}, {"effort", c.effort}});
+    } else {
+      s.out << name << ": " << verdictName(c.verdict) << ", effort " << c.effort << " (gap " << c.gap
+            << ", aside " << c.lateral << ", " << c.angle << "°)" << (c.returns ? ", returns" : "")
+            << "\n";
+    }
+  }
+  if (o.json) s.out << nlohmann::ordered_json{{"candidates", list}}.dump(2) << "\n";
+  return kFine;
+}
+
+int report(const Options& o, const SolveInput& input, const SolveOutput& output, Streams s) {
+  if (!o.from.empty()) return explain(o, input, output.routes, s);
+  if (o.json) {
+    s.out << writeRoutes(input, output.routes);
+  } else {
+    printRoutes(input, output.routes, s);
+  }
+  if (!output.allReached && input.boxes.size() > 1) {
+    s.err << "bristle: not every box can be reached from every other\n";
+    return kFound;
+  }
+  return kFine;
+}
+
+int routesOfBoxes(const Options& o, Streams s) {
+  const auto text = readFile(o.boxes);
+  if (!text) return tell(s, text.error());
+  const auto boxes = parseBoxes(*text);
+  if (!boxes) return tell(s, {o.boxes + " " + boxes.error().place, boxes.error().reason});
+  Options json = o;
+  json.json = true;  // the exchange is JSON both ways
+  return report(json, boxes->input, solve(boxes->input), s);
+}
+
+int routesOfScreen(const Options& o, Streams s) {
+  Project project;
+  if (!openProject(o.project, project, s)) return kUnusable;
+  const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
+  const Screen* screen = find(project, id);
+  if (!screen) return tell(s, {o.project, "no screen “" + id.text + "”"});
+  const Display* display = o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
+  if (!display) return tell(s, {o.project, "no display “" + o.display + "”"});
+  const Graphics graphics;
+  const ScreenRoutes routes = screenRoutes(project, *screen, layOut(project, *screen, *display, FontMeasure()));
+  return report(o, routes.input, routes.output, s);
+}
+
+}  // namespace
+
+Subcommand addRoutes(CLI::App& app) {
+  auto o = std::make_shared<Options>();
+  CLI::App* sub = app.add_subcommand("routes", "Solves where the directions lead");
+  auto* boxes = sub->add_option("--boxes", o->boxes, "Any layout, as a list of boxes in JSON; routes come out as JSON");
+  auto* project = sub->add_option("project", o->project, "A .bristle file")->excludes(boxes);
+  sub->add_option("--screen", o->screen, "The screen's id; else the first")->needs(project);
+  sub->add_option("--display", o->display, "The display's id; else the first")->needs(project);
+  auto* why = sub->add_option("--why", o->from, "Rank the candidates of this box or button");
+  sub->add_option("--dir", o->dir, "… in this direction")->needs(why);
+  sub->add_flag("--json", o->json, "Routes as JSON");
+  return {sub, [o, sub](Streams s) -> int {
+            if (!o->boxes.empty()) return routesOfBoxes(*o, s);
+            if (!o->project.empty()) return routesOfScreen(*o, s);
+            s.err << sub->help();
+            return kUnusable;
+          }};
+}
+
+}  // namespace bristle

@@ -1,0 +1,64 @@
+// A kind: a button design, made once and placed many times.
+#pragma once
+#include <map>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "core/document/basics.h"
+#include "core/document/ids.h"
+#include "core/document/property.h"
+
+namespace bristle {
+
+struct Part {
+  PartId id;
+  std::string name;
+  PartType type = PartType::Shape;
+  Extras extra;
+  bool operator==(const Part&) const = default;
+};
+
+// Values by property, ordered by key. Small, so a sorted vector.
+class LookValues {
+ public:
+  const Value* find(const PropKey& key) const;
+  void set(const PropKey& key, Value value);
+  bool clear(const PropKey& key);
+  void clearPart(const PartId& part);
+  bool empty() const { return values_.empty(); }
+  size_t size() const { return values_.size(); }
+  auto begin() const { return values_.begin(); }
+  auto end() const { return values_.end(); }
+  bool operator==(const LookValues&) const = default;
+
+ private:
+  std::vector<std::pair<PropKey, Value>> values_;
+};
+
+struct Kind {
+  KindId id;
+  std::string name;
+  MachineId machine;
+  Px width = 280, height = 64;
+  bool fitsCaption = false;       // wider where the caption needs it, with
+  Px captionPadding = 24;         // this much at both sides
+  Px hitPadding = 0;              // the hit area reaches this far beyond the box, 0–200 px
+  std::string sampleCaption;      // what tiles show
+  std::vector<Part> parts;        // painted in this order, the last on top
+  LookValues base;                // what all states share
+  std::map<StateId, LookValues> departures;  // what each state changes of it
+  Extras extra;
+  bool operator==(const Kind&) const = default;
+};
+
+// The sort of the part; Whole for the empty id. Null where the kind has no such part.
+const PartType* partType(const Kind& kind, const PartId& part);
+// The base value: what the kind says, else what the property starts with.
+Value baseValue(const Kind& kind, const PropKey& key);
+// The value that a state shows: its departure, else the base value.
+Value valueIn(const Kind& kind, const StateId& state, const PropKey& key);
+// All properties of all parts, whole last, in the ledger's order.
+std::vector<PropKey> allProperties(const Kind& kind);
+
+}  // namespace bristle

@@ -1,0 +1,94 @@
+// The document's side of a button's machine: plain data. core/machine compiles and runs it.
+#pragma once
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/document/basics.h"
+#include "core/document/ids.h"
+
+namespace bristle {
+
+enum class Role : std::uint8_t { None, Rest, Hover, Press, Focus, Disabled };
+
+struct State {
+  StateId id;
+  std::string name;
+  Role role = Role::None;
+  Extras extra;
+  bool operator==(const State&) const = default;
+};
+
+enum class Event : std::uint8_t {
+  OverBegin, OverEnd, Press, Release, Abandon, FocusGain, FocusLose,
+  Enable, Disable, Hold, Repeat, After, Message,
+};
+
+enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps };
+
+// CSS Easing Functions Level 1. For CubicBezier x1 and x2 are 0–1. For Steps: `count` ≥ 1 and the
+// jump at the end of each step, or at its start.
+struct Easing {
+  EasingType type = EasingType::CubicBezier;
+  double x1 = 0.25, y1 = 0.1, x2 = 0.25, y2 = 1;
+  int count = 1;
+  bool jumpAtStart = false;
+  bool operator==(const Easing&) const = default;
+};
+
+struct Timing {
+  Ms duration = 120;
+  Ms delay = 0;
+  Easing easing;
+  bool operator==(const Timing&) const = default;
+};
+
+enum class EffectType : std::uint8_t { Activate, Message, SetValue };
+
+struct Effect {
+  EffectType type = EffectType::Activate;
+  std::string message;  // Message
+  ValueId value;        // SetValue: which
+  std::string formula;  // SetValue: to what
+  bool operator==(const Effect&) const = default;
+};
+
+struct Transition {
+  std::optional<StateId> from;  // nothing: from every state ("common")
+  Event on = Event::Press;
+  Ms after = 0;          // On After: time in the state
+  std::string message;   // On Message: which
+  std::string guard;     // a formula (core/machine/formula.h); empty always holds
+  StateId to;
+  std::optional<Timing> timing;  // nothing: the machine's own
+  std::vector<Effect> effects;
+  Extras extra;
+  bool operator==(const Transition&) const = default;
+};
+
+struct Machine {
+  MachineId id;
+  std::string name;
+  std::vector<State> states;  // the first is where a screen opens
+  std::vector<Transition> transitions;
+  Timing timing;
+  Ms hold = 600;            // `hold` comes after this much down
+  Ms repeatDelay = 400;     // `repeat` comes first after this much down,
+  Ms repeatInterval = 120;  // then every so often
+  Extras extra;
+  bool operator==(const Machine&) const = default;
+};
+
+const State* findState(const Machine& machine, const StateId& id);
+// The first state of that role; null where there is none.
+const State* stateOfRole(const Machine& machine, Role role);
+
+std::string_view nameOf(Role role);
+std::optional<Role> parseRole(std::string_view name);
+// "over.begin", "release", … as in traces and files.
+std::string_view nameOf(Event event);
+std::optional<Event> parseEvent(std::string_view name);
+
+}  // namespace bristle

@@ -1,0 +1,47 @@
+// The registry of what a part's look is made of. A new property is one line in property.cpp; the
+// ledger, the file format, motion and the checks read this table.
+#pragma once
+#include <cstdint>
+#include <span>
+#include <string_view>
+
+#include "core/document/ids.h"
+#include "core/document/value.h"
+
+namespace bristle {
+
+enum class PartType : std::uint8_t { Whole, Shape, Label, Marker, Picture };
+
+enum class Prop : std::uint8_t {
+  Shown, Fill, BorderColour, BorderWidth, Radius, Outset, Shadow,
+  Colour, Family, Size, Weight, Align, OffsetX, OffsetY, Glyph, File, Fit,
+  Opacity, Scale, PivotX, PivotY,
+};
+
+// One property of one part of a kind. An empty part is the whole button.
+struct PropKey {
+  PartId part;
+  Prop prop = Prop::Shown;
+  auto operator<=>(const PropKey&) const = default;
+};
+
+struct PropertyInfo {
+  Prop prop;
+  PartType part;
+  std::string_view key;    // its name in files
+  std::string_view label;  // its name in the ledger
+  Value start;             // what it is where nothing is said; tells its type, too
+  double least = 0, most = 0, step = 1;  // for numbers: range, and what one scrubbed pixel adds
+  std::string_view choices = {};         // for texts with fixed answers: "start|centre|end"
+};
+
+std::span<const PropertyInfo> propertiesOf(PartType type);
+// Null where that sort of part has no such property.
+const PropertyInfo* findProperty(PartType type, Prop prop);
+const PropertyInfo* findProperty(PartType type, std::string_view key);
+// Empty when the value suits the property, else what was expected.
+std::string whyUnsuitable(const PropertyInfo& info, const Value& value);
+
+std::string_view nameOf(PartType type);
+
+}  // namespace bristle

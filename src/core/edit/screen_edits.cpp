@@ -1,0 +1,318 @@
+#include "core/edit/screen_edits.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <unordered_map>
+#include <unordered_set>
+
+namespace bristle {
+namespace {
+
+Edit onScreen(ScreenId id, std::string name, std::string mergeKey,
+              std::function<Result<Project>(Project, Screen&)> change) {
+  return {std::move(name), std::move(mergeKey),
+          [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
+            if (!find(before, id)) return fail({}, "that screen is gone");
+            Project after = before;
+            Screen* screen = edit(after, id);
+            return change(std::move(after), *screen);
+          }};
+}
+
+std::vector<std::string> screenNames(const Project& project) {
+  std::vector<std::string> names;
+  for (const auto& screen : project.screens) names.push_back(screen->name);
+  return names;
+}
+
+Item freshButton(Project& project, const KindId& kind, std::string caption) {
+  Item item;
+  item.id = freshId<ItemId>(project, "b");
+  ButtonData button;
+  button.kind = kind;
+  button.caption = std::move(caption);
+  item.what = std::move(button);
+  return item;
+}
+
+// The items and all that is in them, however deep.
+std::unordered_set<ItemId> withContents(const Screen& screen, const std::vector<ItemId>& items) {
+  std::unordered_set<ItemId> out(items.begin(), items.end());
+  for (size_t before = 0; before != out.size();) {
+    before = out.size();
+    for (const auto& item : screen.items)
+      if (item->parent && out.contains(item->parent)) out.insert(item->id);
+  }
+  return out;
+}
+
+// What pointed to items that are no longer there points nowhere again.
+void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
+  if (removed.contains(screen.entry)) screen.entry = {};
+  for (auto& shared : screen.items) {
+    const ButtonData* button = shared->button();
+    if (!button) continue;
+    const bool points = std::any_of(button->routes.begin(), button->routes.end(),
+                                    [&](const RouteRule& r) { return removed.contains(r.target); });
+    if (!points) continue;
+    for (RouteRule& rule : shared.edit().button()->routes)
+      if (removed.contains(rule.target)) rule = {};
+  }
+}
+
+}  // namespace
+
+Edit addScreen(std::string name) {
+  return {"new screen", {}, [name = std::move(name)](const Project& before) -> Result<Project> {
+            Project after = before;
+            Screen screen;
+            screen.name = freeName(screenNames(after), name);
+            screen.backdrop = Fill::solid({38, 44, 46, 255});
+            screen.id = freshId<ScreenId>(after, "s");
+            if (!after.first) after.first = screen.id;
+            after.screens.emplace_back(std::move(screen));
+            return after;
+          }};
+}
+
+Edit renameScreen(ScreenId id, std::string name) {
+  return onScreen(id, "rename screen", {}, [=](Project after, Screen& screen) -> Result<Project> {
+    if (name.empty()) return fail({}, "a screen needs a name");
+    for (const auto& other : after.screens)
+      if (other->id != id && other->name == name)
+        return fail({}, "another screen is called “" + name + "”");
+    screen.name = name;
+    return after;
+  });
+}
+
+Edit removeScreen(ScreenId id) {
+  return {"remove screen", {}, [id = std::move(id)](const Project& before) -> Result<Project> {
+            Project after = before;
+            std::erase_if(after.screens, [&](const auto& s) { return s->id == id; });
+            if (after.first == id)
+              after.first = after.screens.empty() ? ScreenId{} : after.screens.front()->id;
+            return after;
+          }};
+}
+
+Edit openFirst(ScreenId id) {
+  return onScreen(id, "open first", {}, [=](Project after, Screen&) -> Result<Project> {
+    after.first = id;
+    return after;
+  });
+}
+
+Edit changeScreen(ScreenId id, std::string name, std::string mergeKey,
+                  std::function<void(Screen&)> change) {
+  return onScreen(std::move(id), std::move(name), std::move(mergeKey),
+                  [change = std::move(change)](Project after, Screen& screen) -> Result<Project> {
+                    change(screen);
+                    return after;
+                  });
+}
+
+Edit changeItems(ScreenId screen, std::vector<ItemId> items, std::string name, std::string mergeKey,
+                 std::function<void(Item&)> change) {
+  return onScreen(std::move(screen), std::move(name), std::move(mergeKey),
+                  [items = std::move(items), change = std::move(change)](
+                      Project after, Screen& s) -> Result<Project> {
+                    const std::unordered_set<ItemId> wanted(items.begin(), items.end());
+                    for (auto& item : s.items)
+                      if (wanted.contains(item->id)) change(item.edit());
+                    return after;
+                  });
+}
+
+Edit addSeries(ScreenId id, KindId kind, std::vector<std::string> captions, Flow flow, Px x, Px y) {
+  return onScreen(id, "add buttons", {}, [=](Project after, Screen& screen) -> Result<Project> {
+    if (!find(after, kind)) return fail({}, "that kind is gone");
+    if (captions.empty()) return fail({}, "a series needs at least one caption");
+    Item box;
+    box.id = freshId<ItemId>(after, "c");
+    box.place.x.offset = x;
+    box.place.y.offset = y;
+    ContainerData container;
+    container.flow = flow;
+    box.what = container;
+    const ItemId parent = box.id;
+    screen.items.emplace_back(std::move(box));
+    for (const std::string& caption : captions) {
+      Item item = freshButton(after, kind, caption);
+      item.parent = parent;
+      if (!screen.entry) screen.entry = item.id;
+      screen.items.emplace_back(std::move(item));
+    }
+    return after;
+  });
+}
+
+Edit addButton(ScreenId id, KindId kind, std::string caption, Px x, Px y) {
+  return onScreen(id, "add button", {}, [=](Project after, Screen& screen) -> Result<Project> {
+    if (!find(after, kind)) return fail({}, "that kind is gone");
+    Item item = freshButton(after, kind, caption);
+    item.place.x.offset = x;
+    item.place.y.offset = y;
+    if (!screen.entry) screen.entry = item.id;
+    screen.items.emplace_back(std::move(item));
+    return after;
+  });
+}
+
+Edit addItem(ScreenId id, std::string name, Item item) {
+  return onScreen(id, std::move(name), {}, [=](Project after, Screen& screen) -> Result<Project> {
+    Item fresh = item;
+    fresh.id = freshId<ItemId>(after, "i");
+    // Panels and pictures go behind the buttons: they are what buttons stand on.
+    const bool behind = !fresh.button() && !fresh.container();
+    const auto at = behind ? std::find_if(screen.items.begin(), screen.items.end(),
+                                          [](const auto& i) { return i->button() || i->container(); })
+                           : screen.items.end();
+    screen.items.insert(at, Shared<Item>(std::move(fresh)));
+    return after;
+  });
+}
+
+Edit removeItems(ScreenId id, std::vector<ItemId> items) {
+  return onScreen(id, "remove", {}, [=](Project after, Screen& screen) -> Result<Project> {
+    const auto removed = withContents(screen, items);
+    std::erase_if(screen.items, [&](const auto& item) { return removed.contains(item->id); });
+    forget(screen, removed);
+    return after;
+  });
+}
+
+Edit duplicateItems(ScreenId id, std::vector<ItemId> items) {
+  return onScreen(id, "duplicate", {}, [=](Project after, Screen& screen) -> Result<Project> {
+    const auto wanted = withContents(screen, items);
+    std::unordered_map<ItemId, ItemId> copies;
+    for (const auto& item : screen.items)
+      if (wanted.contains(item->id))
+        copies[item->id] = freshId<ItemId>(after, item->button() ? "b" : "i");
+    const auto original = screen.items;
+    for (const auto& item : original) {
+      if (!wanted.contains(item->id)) continue;
+      Item copy = *item;
+      copy.id = copies[item->id];
+      if (const auto parent = copies.find(copy.parent); parent != copies.end()) {
+        copy.parent = parent->second;
+      } else {
+        copy.place.x.offset += copy.place.x.pin == Pin::End ? -24 : 24;
+        copy.place.y.offset += copy.place.y.pin == Pin::End ? -24 : 24;
+      }
+      if (ButtonData* button = copy.button())
+        for (RouteRule& rule : button->routes)
+          if (const auto to = copies.find(rule.target); to != copies.end()) rule.target = to->second;
+      screen.items.emplace_back(std::move(copy));
+    }
+    return after;
+  });
+}
+
+Edit placeItems(ScreenId id, std::vector<std::pair<ItemId, Place>> places, std::string name,
+                std::string mergeKey) {
+  return onScreen(std::move(id), std::move(name), std::move(mergeKey),
+                  [places = std::move(places)](Project after, Screen& screen) -> Result<Project> {
+                    std::unordered_map<ItemId, Place> wanted(places.begin(), places.end());
+                    for (auto& item : screen.items) {
+                      const auto at = wanted.find(item->id);
+                      if (at != wanted.end() && item->place != at->second)
+                        item.edit().place = at->second;
+                    }
+                    return after;
+                  });
+}
+
+Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
+  return onScreen(id, flow == Flow::Row ? "make a row" : "make a column", {},
+                  [=](Project after, Screen& screen) -> Result<Project> {
+                    Item box;
+                    box.id = freshId<ItemId>(after, "c");
+                    box.place.x.offset = x;
+                    box.place.y.offset = y;
+                    ContainerData container;
+                    container.flow = flow;
+                    box.what = container;
+                    const ItemId parent = box.id;
+                    // Moved to the end together, so that document order is the order given.
+                    std::vector<Shared<Item>> moved;
+                    for (const ItemId& item : items)
+                      for (const auto& shared : screen.items)
+                        if (shared->id == item) moved.push_back(shared);
+                    std::erase_if(screen.items, [&](const auto& shared) {
+                      return std::find(items.begin(), items.end(), shared->id) != items.end();
+                    });
+                    screen.items.emplace_back(std::move(box));
+                    for (auto& shared : moved) {
+                      shared.edit().parent = parent;
+                      screen.items.push_back(shared);
+                    }
+                    return after;
+                  });
+}
+
+Edit reorder(ScreenId id, ItemId item, int by) {
+  return onScreen(std::move(id), by < 0 ? "move earlier" : "move later", {},
+                  [=](Project after, Screen& screen) -> Result<Project> {
+                    const auto at = std::find_if(screen.items.begin(), screen.items.end(),
+                                                 [&](const auto& i) { return i->id == item; });
+                    if (at == screen.items.end()) return fail({}, "that item is gone");
+                    // Past the next one that has the same holder; others between do not count.
+                    const auto index = at - screen.items.begin();
+                    const ItemId parent = (*at)->parent;
+                    const int step = by < 0 ? -1 : 1;
+                    for (auto i = index + step; i >= 0 && i < std::ssize(screen.items); i += step) {
+                      if (screen.items[size_t(i)]->parent != parent) continue;
+                      std::swap(screen.items[size_t(i)], screen.items[size_t(index)]);
+                      break;
+                    }
+                    return after;
+                  });
+}
+
+Edit setEntry(ScreenId screen, ItemId item) {
+  return changeScreen(std::move(screen), "start focus here", {},
+                      [item = std::move(item)](Screen& s) { s.entry = item; });
+}
+
+Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule) {
+  const char* const verbs[] = {"release route", "pin route", "close route", "wrap route"};
+  return changeItems(std::move(screen), {std::move(item)},
+                     fmt::format("{} {}", verbs[static_cast<size_t>(rule.type)], nameOf(dir)), {},
+                     [=](Item& i) {
+                       if (ButtonData* button = i.button()) button->routes[size_t(dir)] = rule;
+                     });
+}
+
+Edit setAction(ScreenId screen, ItemId item, Action action) {
+  return changeItems(std::move(screen), {std::move(item)}, "change action", {}, [=](Item& i) {
+    if (ButtonData* button = i.button()) button->action = action;
+  });
+}
+
+std::vector<std::pair<double, double>> alignedTopLefts(
+    std::span<const std::array<double, 4>> boxes, Alignment how) {
+  double left = HUGE_VAL, top = HUGE_VAL, right = -HUGE_VAL, bottom = -HUGE_VAL;
+  for (const auto& [x, y, w, h] : boxes) {
+    left = std::min(left, x);
+    top = std::min(top, y);
+    right = std::max(right, x + w);
+    bottom = std::max(bottom, y + h);
+  }
+  std::vector<std::pair<double, double>> out;
+  for (const auto& [x, y, w, h] : boxes) {
+    switch (how) {
+      case Alignment::Left: out.emplace_back(left, y); break;
+      case Alignment::Centre: out.emplace_back((left + right - w) / 2, y); break;
+      case Alignment::Right: out.emplace_back(right - w, y); break;
+      case Alignment::Top: out.emplace_back(x, top); break;
+      case Alignment::Middle: out.emplace_back(x, (top + bottom - h) / 2); break;
+      case Alignment::Bottom: out.emplace_back(x, bottom - h); break;
+    }
+  }
+  return out;
+}
+
+}  // namespace bristle

@@ -1,0 +1,33 @@
+// What is wrong with a project, as far as its data alone tells.
+#pragma once
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/document/project.h"
+
+namespace bristle {
+
+// `rule` is the rule's stable name, `place` where in the words of the project, `reason` what is
+// wrong and why it matters. `screen` and `item` (or `kind`) let a view go there.
+struct Finding {
+  std::string_view rule;
+  std::string place;
+  std::string reason;
+  ScreenId screen;
+  ItemId item;
+  KindId kind;
+};
+
+using Rule = void (*)(const Project&, std::vector<Finding>&);
+
+// One file each in this folder.
+void checkReferences(const Project& project, std::vector<Finding>& out);
+void checkFocus(const Project& project, std::vector<Finding>& out);
+void checkMachines(const Project& project, std::vector<Finding>& out);
+void checkNames(const Project& project, std::vector<Finding>& out);
+
+// All rules, in a fixed order.
+std::vector<Finding> check(const Project& project);
+
+}  // namespace bristle

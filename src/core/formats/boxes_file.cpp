@@ -1,0 +1,56 @@
+#include "core/formats/boxes_file.h"
+
+#include <unordered_set>
+
+#include "core/formats/json_reader.h"
+
+namespace bristle {
+
+Result<BoxesFile> parseBoxes(std::string_view text) {
+  auto json = parseJson(text);
+  if (!json) return tl::unexpected(json.error());
+  JsonReader r;
+  const JsonPlace top;
+  BoxesFile out;
+  if (!r.isObject(*json, top)) return tl::unexpected(*r.error());
+  if (!r.member(*json, "boxes")) return fail("/boxes", "expected a list of boxes");
+  std::unordered_set<std::string> seen;
+  r.each(*json, top, "boxes", [&](const Json& value, const JsonPlace& at) {
+    if (!r.isObject(value, at)) return;
+    for (const char* key : {"x", "y", "w", "h"})
+      if (!r.member(value, key)) return r.complain({&at, key, 0, false}, "expected a number");
+    Box box{r.number(value, at, "x", 0), r.number(value, at, "y", 0), r.number(value, at, "w", 1),
+            r.number(value, at, "h", 1)};
+    if (!(box.w > 0)) r.complain({&at, "w", 0, false}, "expected a width above 0");
+    if (!(box.h > 0)) r.complain({&at, "h", 0, false}, "expected a height above 0");
+    std::string id = r.id(value, at, "id");
+    if (!seen.insert(id).second)
+      r.complain({&at, "id", 0, false}, "expected an id of its own; “" + id + "” is used already");
+    out.input.boxes.push_back(box);
+    out.input.names.push_back(std::move(id));
+  });
+  out.input.rightToLeft = r.boolean(*json, top, "rightToLeft", false);
+  out.entry = r.text(*json, top, "entry");
+  if (!r.error() && !out.entry.empty() && !seen.contains(out.entry))
+    r.complain({&top, "entry", 0, false}, "expected the id of a box, found “" + out.entry + "”");
+  if (r.error()) return tl::unexpected(*r.error());
+  return out;
+}
+
+std::string writeRoutes(const SolveInput& input, const Routes& routes) {
+  Json all = Json::object();
+  // Insertion into an ordered object looks every key up; a list of pairs does not.
+  auto& members = all.get_ref<Json::object_t&>();
+  members.reserve(routes.size());
+  for (size_t i = 0; i < routes.size(); ++i) {
+    Json one = Json::object();
+    for (Dir dir : kDirs) {
+      const int target = routes[i][size_t(dir)].target;
+      one[std::string(nameOf(dir))] = target < 0 ? Json(nullptr) : Json(input.names[size_t(target)]);
+    }
+    static_cast<Json::object_t::Container&>(members).emplace_back(input.names[i], std::move(one));
+  }
+  return Json{{"routes", std::move(all)}}.dump(1) + "\n";
+}
+
+}  // namespace bristle

@@ -1,0 +1,21 @@
+// Boxes, the plain exchange for solving any layout:
+//   {"size":[w,h],"boxes":[{"id":"a","x":0,"y":0,"w":10,"h":10}],"entry":"a"}   in,
+//   {"routes":{"a":{"up":null,"down":"b","left":null,"right":"c"}}}              out.
+#pragma once
+#include <string>
+#include <string_view>
+
+#include "core/focus/solver.h"
+
+namespace bristle {
+
+struct BoxesFile {
+  SolveInput input;  // `names` are the ids
+  std::string entry;
+};
+
+// Sizes must be above 0, all numbers within ±10,000,000, ids unique.
+Result<BoxesFile> parseBoxes(std::string_view text);
+std::string writeRoutes(const SolveInput& input, const Routes& routes);
+
+}  // namespace bristle

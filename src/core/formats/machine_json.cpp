@@ -1,0 +1,147 @@
+#include <fmt/format.h>
+
+#include "core/formats/look_json.h"
+#include "core/machine/easing.h"
+
+namespace bristle {
+namespace {
+
+Json timingJson(const Timing& t) {
+  Json out{{"duration", t.duration}};
+  if (t.delay) out["delay"] = t.delay;
+  out["easing"] = toText(t.easing);
+  return out;
+}
+
+Timing readTiming(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Timing t;
+  if (!r.isObject(value, at)) return t;
+  t.duration = r.milliseconds(value, at, "duration", t.duration);
+  t.delay = r.milliseconds(value, at, "delay", 0);
+  const std::string text = r.text(value, at, "easing", toText(t.easing));
+  if (const auto easing = parseEasing(text)) {
+    t.easing = *easing;
+  } else {
+    r.complain({&at, "easing", 0, false},
+               "expected linear, bezier x1 y1 x2 y2, or steps n, found “" + text + "”");
+  }
+  return t;
+}
+
+Json effectJson(const Effect& e) {
+  if (e.type == EffectType::Message) return {{"do", "message"}, {"message", e.message}};
+  if (e.type == EffectType::SetValue)
+    return {{"do", "set"}, {"value", e.value.text}, {"to", e.formula}};
+  return {{"do", "activate"}};
+}
+
+Effect readEffect(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Effect e;
+  if (!r.isObject(value, at)) return e;
+  const std::string what = r.text(value, at, "do");
+  if (what == "message") {
+    e.type = EffectType::Message;
+    e.message = r.text(value, at, "message");
+  } else if (what == "set") {
+    e.type = EffectType::SetValue;
+    e.value = {r.text(value, at, "value")};
+    e.formula = r.text(value, at, "to");
+  } else if (what != "activate") {
+    r.complain({&at, "do", 0, false}, "expected activate, message or set");
+  }
+  return e;
+}
+
+Json transitionJson(const Transition& t) {
+  Json out = Json::object();
+  if (t.from) out["from"] = t.from->text;
+  out["on"] = nameOf(t.on);
+  if (t.on == Event::After) out["after"] = t.after;
+  if (t.on == Event::Message) out["message"] = t.message;
+  if (!t.guard.empty()) out["if"] = t.guard;
+  out["to"] = t.to.text;
+  if (t.timing) out["timing"] = timingJson(*t.timing);
+  for (const Effect& effect : t.effects) out["effects"].push_back(effectJson(effect));
+  addExtras(out, t.extra);
+  return out;
+}
+
+Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Transition t;
+  if (!r.isObject(value, at)) return t;
+  if (const std::string from = r.text(value, at, "from"); !from.empty()) t.from = StateId{from};
+  const std::string on = r.text(value, at, "on");
+  if (const auto event = parseEvent(on)) {
+    t.on = *event;
+  } else {
+    r.complain({&at, "on", 0, false}, "expected an event such as press or over.begin, found “" + on + "”");
+  }
+  t.after = r.milliseconds(value, at, "after", 0);
+  t.message = r.text(value, at, "message");
+  t.guard = r.text(value, at, "if");
+  t.to = {r.id(value, at, "to")};
+  if (const Json* timing = r.member(value, "timing"))
+    t.timing = readTiming(r, *timing, {&at, "timing", 0, false});
+  r.each(value, at, "effects", [&](const Json& effect, const JsonPlace& here) {
+    t.effects.push_back(readEffect(r, effect, here));
+  });
+  t.extra = JsonReader::extras(
+      value, {"from", "on", "after", "message", "if", "to", "timing", "effects"});
+  return t;
+}
+
+}  // namespace
+
+Json toJson(const Machine& m) {
+  Json out{{"id", m.id.text}, {"name", m.name}, {"timing", timingJson(m.timing)}};
+  if (m.hold != 600) out["hold"] = m.hold;
+  if (m.repeatDelay != 400) out["repeatDelay"] = m.repeatDelay;
+  if (m.repeatInterval != 120) out["repeatInterval"] = m.repeatInterval;
+  out["states"] = Json::array();
+  for (const State& state : m.states) {
+    Json entry{{"id", state.id.text}, {"name", state.name}};
+    if (state.role != Role::None) entry["role"] = nameOf(state.role);
+    addExtras(entry, state.extra);
+    out["states"].push_back(std::move(entry));
+  }
+  out["transitions"] = Json::array();
+  for (const Transition& t : m.transitions) out["transitions"].push_back(transitionJson(t));
+  addExtras(out, m.extra);
+  return out;
+}
+
+Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Machine m;
+  if (!r.isObject(value, at)) return m;
+  m.id = {r.id(value, at, "id")};
+  m.name = r.text(value, at, "name");
+  if (const Json* timing = r.member(value, "timing"))
+    m.timing = readTiming(r, *timing, {&at, "timing", 0, false});
+  m.hold = r.milliseconds(value, at, "hold", 600);
+  m.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
+  m.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
+  r.each(value, at, "states", [&](const Json& entry, const JsonPlace& here) {
+    if (!r.isObject(entry, here)) return;
+    State state;
+    state.id = {r.id(entry, here, "id")};
+    state.name = r.text(entry, here, "name");
+    const std::string role = r.text(entry, here, "role");
+    if (const auto known = parseRole(role)) {
+      state.role = *known;
+    } else {
+      r.complain({&here, "role", 0, false}, "expected rest, hover, press, focus or disabled");
+    }
+    if (findState(m, state.id))
+      r.complain({&here, "id", 0, false}, "expected an id that no other state has");
+    state.extra = JsonReader::extras(entry, {"id", "name", "role"});
+    m.states.push_back(std::move(state));
+  });
+  r.each(value, at, "transitions", [&](const Json& entry, const JsonPlace& here) {
+    m.transitions.push_back(readTransition(r, entry, here));
+  });
+  m.extra = JsonReader::extras(value, {"id", "name", "timing", "hold", "repeatDelay",
+                                       "repeatInterval", "states", "transitions"});
+  return m;
+}
+
+}  // namespace bristle

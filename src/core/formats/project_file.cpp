@@ -1,0 +1,174 @@
+#include "core/formats/project_file.h"
+
+#include <charconv>
+#include <unordered_map>
+
+#include "core/formats/json_reader.h"
+#include "core/formats/look_json.h"
+#include "core/formats/screen_json.h"
+
+namespace bristle {
+namespace {
+
+Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Display d;
+  if (!r.isObject(value, at)) return d;
+  d.id = {r.id(value, at, "id")};
+  d.name = r.text(value, at, "name");
+  d.width = r.number(value, at, "width", 1920, 16, 16384);
+  d.height = r.number(value, at, "height", 1080, 16, 16384);
+  d.scale = r.number(value, at, "scale", 1, 0.1, 8);
+  d.safe = r.number(value, at, "safe", 0, 0, 1000);
+  d.extra = JsonReader::extras(value, {"id", "name", "width", "height", "scale", "safe"});
+  return d;
+}
+
+Json displayJson(const Display& d) {
+  Json out{{"id", d.id.text}, {"name", d.name}, {"width", d.width}, {"height", d.height}};
+  if (d.scale != 1) out["scale"] = d.scale;
+  if (d.safe != 0) out["safe"] = d.safe;
+  addExtras(out, d.extra);
+  return out;
+}
+
+Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Settings s;
+  if (!r.isObject(value, at)) return s;
+  s.pointerMovesFocus = r.boolean(value, at, "pointerMovesFocus", true);
+  s.rightToLeft = r.boolean(value, at, "rightToLeft", false);
+  s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
+  s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
+  // An interval of nothing would repeat without end in no time.
+  if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
+  s.extra = JsonReader::extras(
+      value, {"pointerMovesFocus", "rightToLeft", "repeatDelay", "repeatInterval"});
+  return s;
+}
+
+Json settingsJson(const Settings& s) {
+  Json out{{"pointerMovesFocus", s.pointerMovesFocus}, {"rightToLeft", s.rightToLeft},
+           {"repeatDelay", s.repeatDelay}, {"repeatInterval", s.repeatInterval}};
+  addExtras(out, s.extra);
+  return out;
+}
+
+// Every id once in the whole file, but for those of states and parts, which belong to their owner.
+class Ids {
+ public:
+  Ids(JsonReader& reader, int& highest) : reader_(reader), highest_(highest) {}
+  void add(const std::string& id, const JsonPlace& at) {
+    const auto [old, fresh] = seen_.try_emplace(id, "");
+    if (!fresh) {
+      reader_.complain({&at, "id", 0, false},
+                       "expected an id of its own; “" + id + "” is used already" +
+                           (old->second.empty() ? "" : " at " + old->second));
+      return;
+    }
+    count(id);
+  }
+  // New ids must be higher than any number that an id ends in.
+  void count(const std::string& id) {
+    const auto digits = id.find_last_not_of("0123456789") + 1;
+    int number = 0;
+    const auto [end, bad] = std::from_chars(id.data() + digits, id.data() + id.size(), number);
+    if (bad == std::errc() && number < 2'000'000'000) highest_ = std::max(highest_, number);
+  }
+
+ private:
+  JsonReader& reader_;
+  int& highest_;
+  std::unordered_map<std::string, std::string> seen_;
+};
+
+void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p) {
+  Ids ids(r, p.lastId);
+  r.each(root, top, "displays", [&](const Json& value, const JsonPlace& at) {
+    p.displays.push_back(readDisplay(r, value, at));
+    ids.add(p.displays.back().id.text, at);
+  });
+  r.each(root, top, "values", [&](const Json& value, const JsonPlace& at) {
+    if (!r.isObject(value, at)) return;
+    p.values.push_back({{r.id(value, at, "id")}, r.text(value, at, "name"),
+                        r.number(value, at, "start", 0, -1e12, 1e12),
+                        JsonReader::extras(value, {"id", "name", "start"})});
+    ids.add(p.values.back().id.text, at);
+  });
+  r.each(root, top, "machines", [&](const Json& value, const JsonPlace& at) {
+    p.machines.emplace_back(readMachine(r, value, at));
+    ids.add(p.machines.back()->id.text, at);
+  });
+  r.each(root, top, "kinds", [&](const Json& value, const JsonPlace& at) {
+    p.kinds.emplace_back(readKind(r, value, at));
+    ids.add(p.kinds.back()->id.text, at);
+    for (const Part& part : p.kinds.back()->parts) ids.count(part.id.text);
+  });
+  r.each(root, top, "screens", [&](const Json& value, const JsonPlace& at) {
+    p.screens.emplace_back(readScreen(r, value, at));
+    ids.add(p.screens.back()->id.text, at);
+    const JsonPlace list{&at, "items", 0, false};
+    size_t i = 0;
+    for (const auto& item : p.screens.back()->items)
+      ids.add(item->id.text, JsonPlace{&list, {}, i++, true});
+  });
+}
+
+}  // namespace
+
+Result<OpenedProject> parseProject(std::string_view text) {
+  auto json = parseJson(text);
+  if (!json) return tl::unexpected(json.error());
+  JsonReader r;
+  const JsonPlace top;
+  OpenedProject out;
+  if (!r.isObject(*json, top)) return tl::unexpected(*r.error());
+  if (!r.member(*json, "bristle"))
+    return fail("/bristle", "expected the format's version; this is no Bristle project");
+  const JsonPlace version{&top, "bristle", 0, false};
+  const Json& format = *r.member(*json, "bristle");
+  if (!r.isObject(format, version)) return tl::unexpected(*r.error());
+  const double written = r.number(format, version, "format", kFormatVersion, 1, 1e6);
+  const double readable = r.number(format, version, "readableBy", 1, 1, 1e6);
+  if (!r.error() && readable > kFormatVersion)
+    return fail("/bristle/readableBy",
+                "a newer Bristle wrote this file in a format that this one cannot read");
+  out.readOnly = written > kFormatVersion;
+  if (out.readOnly)
+    out.note = "A newer Bristle wrote this project. It is open read-only, so that nothing of it is lost.";
+  Project& p = out.project;
+  p.name = r.text(*json, top, "name");
+  if (const Json* settings = r.member(*json, "settings"))
+    p.settings = readSettings(r, *settings, {&top, "settings", 0, false});
+  p.first = {r.text(*json, top, "first")};
+  readParts(r, *json, top, p);
+  if (!r.error() && p.displays.empty()) r.complain({&top, "displays", 0, false}, "expected at least one display");
+  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values",
+                                       "machines", "kinds", "screens"});
+  if (r.error()) return tl::unexpected(*r.error());
+  return out;
+}
+
+std::string writeProject(const Project& p) {
+  Json out;
+  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", 1}};
+  out["name"] = p.name;
+  out["settings"] = settingsJson(p.settings);
+  if (p.first) out["first"] = p.first.text;
+  out["displays"] = Json::array();
+  for (const Display& display : p.displays) out["displays"].push_back(displayJson(display));
+  out["values"] = Json::array();
+  for (const ProjectValue& value : p.values) {
+    Json entry{{"id", value.id.text}, {"name", value.name}, {"start", value.start}};
+    addExtras(entry, value.extra);
+    out["values"].push_back(std::move(entry));
+  }
+  out["machines"] = Json::array();
+  for (const auto& machine : p.machines) out["machines"].push_back(toJson(*machine));
+  out["kinds"] = Json::array();
+  for (const auto& kind : p.kinds) out["kinds"].push_back(toJson(*kind));
+  out["screens"] = Json::array();
+  for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen));
+  addExtras(out, p.extra);
+  return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+}  // namespace bristle

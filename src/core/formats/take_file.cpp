@@ -1,0 +1,132 @@
+#include "core/formats/take_file.h"
+
+#include <array>
+
+#include "core/formats/json_reader.h"
+
+namespace bristle {
+namespace {
+
+constexpr std::array<std::string_view, 9> kDo{"tick", "point",  "point.down", "point.up",
+                                              "move", "accept", "cancel",     "step", "gone"};
+constexpr std::array<std::string_view, 4> kBy{"mouse", "touch", "keyboard", "controller"};
+
+template <class Enum, size_t N>
+Enum named(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
+           const std::array<std::string_view, N>& names, Enum otherwise) {
+  const std::string text = r.text(value, at, key, std::string(names[static_cast<size_t>(otherwise)]));
+  for (size_t i = 0; i < N; ++i)
+    if (names[i] == text) return static_cast<Enum>(i);
+  std::string all;
+  for (auto name : names) all += (all.empty() ? "" : ", ") + std::string(name);
+  r.complain({&at, key, 0, false}, "expected one of " + all + ", found “" + text + "”");
+  return otherwise;
+}
+
+TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
+  TakeStep step;
+  const Ms at = r.milliseconds(value, top, "at", 0);
+  if (!r.member(value, "at")) r.complain({&top, "at", 0, false}, "expected a time in ms");
+  if (r.member(value, "expect")) {
+    step.what = Expectation{at, r.text(value, top, "expect")};
+    return step;
+  }
+  InputEvent e;
+  e.at = at;
+  if (!r.member(value, "do")) r.complain(top, "expected do or expect");
+  e.type = named(r, value, top, "do", kDo, InputType::Tick);
+  const bool pointer = e.type == InputType::Point || e.type == InputType::PointDown ||
+                       e.type == InputType::PointUp;
+  e.device = named(r, value, top, "by", kBy, pointer ? Device::Mouse : Device::Keyboard);
+  e.x = r.number(value, top, "x", 0, -1e6, 1e6);
+  e.y = r.number(value, top, "y", 0, -1e6, 1e6);
+  step.on = {r.text(value, top, "on")};
+  if (e.type == InputType::Move) {
+    const std::string dir = r.text(value, top, "dir");
+    if (const auto known = parseDir(dir)) {
+      e.dir = *known;
+    } else {
+      r.complain({&top, "dir", 0, false}, "expected up, down, left or right, found “" + dir + "”");
+    }
+  }
+  e.down = r.boolean(value, top, "press", true);
+  step.what = e;
+  return step;
+}
+
+Json stepJson(const TakeStep& step) {
+  if (const auto* expected = std::get_if<Expectation>(&step.what))
+    return {{"at", expected->at}, {"expect", expected->line}};
+  const auto& e = std::get<InputEvent>(step.what);
+  Json out{{"at", e.at}, {"do", kDo[static_cast<size_t>(e.type)]}};
+  switch (e.type) {
+    case InputType::Tick:
+    case InputType::Gone: break;
+    case InputType::Point:
+    case InputType::PointDown:
+    case InputType::PointUp:
+      if (step.on) {
+        out["on"] = step.on.text;
+      } else {
+        out["x"] = e.x;
+        out["y"] = e.y;
+      }
+      break;
+    case InputType::Move: out["dir"] = nameOf(e.dir); [[fallthrough]];
+    default: out["press"] = e.down;
+  }
+  out["by"] = kBy[static_cast<size_t>(e.device)];
+  return out;
+}
+
+}  // namespace
+
+Result<Take> parseTake(std::string_view text) {
+  Take take;
+  bool header = false;
+  Ms last = 0;
+  int number = 0;
+  while (!text.empty()) {
+    const auto end = std::min(text.find('\n'), text.size());
+    const auto line = text.substr(0, end);
+    text.remove_prefix(std::min(end + 1, text.size()));
+    ++number;
+    if (line.find_first_not_of(" \r\t") == line.npos) continue;
+    const std::string place = "line " + std::to_string(number);
+    auto json = parseJson(line);
+    if (!json) return fail(place, json.error().reason);
+    JsonReader r;
+    const JsonPlace top;
+    if (!r.isObject(*json, top)) return fail(place, r.error()->reason);
+    if (!header) {
+      if (r.number(*json, top, "take", 0) != 1)
+        return fail(place, "expected a take's header, {\"take\":1, …}");
+      take.name = r.text(*json, top, "name");
+      take.display = {r.text(*json, top, "display")};
+      take.screen = {r.text(*json, top, "screen")};
+      header = true;
+    } else {
+      take.steps.push_back(readStep(r, *json, top));
+      take.steps.back().source = number;
+      const auto& what = take.steps.back().what;
+      const Ms at = what.index() == 0 ? std::get<InputEvent>(what).at : std::get<Expectation>(what).at;
+      if (!r.error() && at < last)
+        return fail(place, "expected a time of " + std::to_string(last) + " ms or later, found " +
+                               std::to_string(at));
+      last = at;
+    }
+    if (r.error()) return fail(place + (r.error()->place.empty() ? "" : ", " + r.error()->place), r.error()->reason);
+  }
+  if (!header) return fail("line 1", "expected a take's header, {\"take\":1, …}; the file is empty");
+  return take;
+}
+
+std::string writeTake(const Take& take) {
+  Json header{{"take", 1}, {"name", take.name}, {"display", take.display.text}};
+  if (take.screen) header["screen"] = take.screen.text;
+  std::string out = header.dump() + "\n";
+  for (const TakeStep& step : take.steps) out += stepJson(step).dump() + "\n";
+  return out;
+}
+
+}  // namespace bristle

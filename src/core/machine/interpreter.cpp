@@ -1,0 +1,156 @@
+#include "core/machine/interpreter.h"
+
+#include <algorithm>
+
+namespace bristle {
+namespace {
+
+constexpr int kRunaway = 1000;
+
+void setDown(Running& run, Ms now) {
+  const bool down = run.signals.has(Signals::Armed) &&
+                    (run.byKey || run.signals.has(Signals::Over)) &&
+                    run.signals.has(Signals::Enabled);
+  if (down && !run.signals.has(Signals::Down)) {
+    run.downSince = now;
+    run.held = false;
+    run.nextRepeat = -1;
+  }
+  run.signals.set(Signals::Down, down);
+}
+
+void disarm(Running& run) {
+  run.signals.set(Signals::Armed, false);
+  run.signals.set(Signals::Down, false);
+  run.byKey = false;
+}
+
+void doEffects(const ProgramTransition& transition, const Running& run, const StepContext& c) {
+  for (const ProgramEffect& effect : transition.effects) {
+    Outcome out{OutcomeType::Activate, 0, 0, effect.index, 0, c.now};
+    if (effect.type == EffectType::Message) out.type = OutcomeType::Message;
+    if (effect.type == EffectType::SetValue) {
+      out.type = OutcomeType::SetValue;
+      out.value = effect.formula.value(run.signals, c.values);
+    }
+    c.out->push_back(out);
+  }
+}
+
+// The next `after` of this state that has not come yet; −1 when there is none.
+Ms nextAfter(const Program& program, const Running& run) {
+  Ms next = -1;
+  for (const auto index : program.candidates(run.state, Event::After)) {
+    const Ms after = program.transition(index).after;
+    if (after > run.afterDone && (next < 0 || after < next)) next = after;
+  }
+  return next;
+}
+
+}  // namespace
+
+void deliver(const Program& program, Running& run, Event event, const StepContext& c, int message,
+             Ms after) {
+  for (const auto index : program.candidates(run.state, event)) {
+    const ProgramTransition& t = program.transition(index);
+    if (event == Event::Message && t.message != message) continue;
+    if (event == Event::After && t.after != after) continue;
+    if (!t.guard.holds(run.signals, c.values)) continue;
+    c.out->push_back({OutcomeType::State, run.state, t.to, index, 0, c.now});
+    run.state = t.to;
+    run.enteredAt = c.now;
+    run.afterDone = -1;
+    doEffects(t, run, c);
+    return;
+  }
+}
+
+void setOver(const Program& program, Running& run, bool over, const StepContext& c) {
+  if (run.signals.has(Signals::Over) == over) return;
+  run.signals.set(Signals::Over, over);
+  setDown(run, c.now);
+  deliver(program, run, over ? Event::OverBegin : Event::OverEnd, c);
+}
+
+void setFocus(const Program& program, Running& run, bool focus, const StepContext& c) {
+  if (run.signals.has(Signals::Focus) == focus) return;
+  run.signals.set(Signals::Focus, focus);
+  // A press by key belongs to the focus: it cannot go on without it.
+  const bool abandons = !focus && run.signals.has(Signals::Armed) && run.byKey;
+  if (abandons) disarm(run);
+  deliver(program, run, focus ? Event::FocusGain : Event::FocusLose, c);
+  if (abandons) deliver(program, run, Event::Abandon, c);
+}
+
+void setEnabled(const Program& program, Running& run, bool enabled, const StepContext& c) {
+  if (run.signals.has(Signals::Enabled) == enabled) return;
+  run.signals.set(Signals::Enabled, enabled);
+  const bool abandons = !enabled && run.signals.has(Signals::Armed);
+  if (abandons) disarm(run);
+  deliver(program, run, enabled ? Event::Enable : Event::Disable, c);
+  if (abandons) deliver(program, run, Event::Abandon, c);
+}
+
+void beginPress(const Program& program, Running& run, bool byKey, const StepContext& c) {
+  if (run.signals.has(Signals::Armed) || !run.signals.has(Signals::Enabled)) return;
+  run.signals.set(Signals::Armed, true);
+  run.byKey = byKey;
+  setDown(run, c.now);
+  deliver(program, run, Event::Press, c);
+}
+
+void endPress(const Program& program, Running& run, const StepContext& c) {
+  if (!run.signals.has(Signals::Armed)) return;
+  const bool down = run.signals.has(Signals::Down);
+  disarm(run);
+  deliver(program, run, down ? Event::Release : Event::Abandon, c);
+}
+
+void abandonPress(const Program& program, Running& run, const StepContext& c) {
+  if (!run.signals.has(Signals::Armed)) return;
+  disarm(run);
+  deliver(program, run, Event::Abandon, c);
+}
+
+Ms nextDue(const Program& program, const Running& run) {
+  Ms due = -1;
+  const auto offer = [&](Ms at) {
+    if (due < 0 || at < due) due = at;
+  };
+  if (const Ms after = nextAfter(program, run); after >= 0) offer(run.enteredAt + after);
+  if (run.signals.has(Signals::Down)) {
+    if (program.usesHold && !run.held) offer(run.downSince + program.hold);
+    if (program.usesRepeat)
+      offer(run.nextRepeat < 0 ? run.downSince + program.repeatDelay : run.nextRepeat);
+  }
+  return due;
+}
+
+void advance(const Program& program, Running& run, StepContext context) {
+  const Ms until = context.now;
+  Ms last = -1;
+  int chain = 0;
+  for (Ms due = nextDue(program, run); due >= 0 && due <= until; due = nextDue(program, run)) {
+    chain = due == last ? chain + 1 : 0;
+    last = due;
+    context.now = due;
+    if (chain > kRunaway) {
+      context.out->push_back({OutcomeType::Runaway, run.state, run.state, 0, 0, due});
+      run.afterDone = until - run.enteredAt;
+      return;
+    }
+    const Ms after = nextAfter(program, run);
+    if (after >= 0 && run.enteredAt + after == due) {
+      run.afterDone = after;
+      deliver(program, run, Event::After, context, -1, after);
+    } else if (program.usesHold && !run.held && run.downSince + program.hold == due) {
+      run.held = true;
+      deliver(program, run, Event::Hold, context);
+    } else {
+      run.nextRepeat = due + program.repeatInterval;
+      deliver(program, run, Event::Repeat, context);
+    }
+  }
+}
+
+}  // namespace bristle

@@ -1,0 +1,63 @@
+// A kind's look made ready to show: one channel for each property of each part, and for each
+// state the values of all channels.
+#pragma once
+#include <memory>
+#include <span>
+#include <vector>
+
+#include "core/document/kind.h"
+#include "core/document/machine.h"
+#include "core/machine/program.h"
+
+namespace bristle {
+
+// The values of all channels at one moment. `Shown` is a number here, 1 or 0 and between, so that
+// a part that comes or goes fades.
+using Look = std::vector<Value>;
+
+class LookTable {
+ public:
+  LookTable(const Kind& kind, const Machine& machine);
+  std::span<const PropKey> channels() const { return channels_; }
+  const Look& state(StateIndex index) const { return states_[index]; }
+  size_t stateCount() const { return states_.size(); }
+  // −1 when there is no such channel.
+  int channel(const PropKey& key) const;
+
+ private:
+  std::vector<PropKey> channels_;
+  std::vector<Look> states_;
+};
+
+// Runs a look from state to state. An interruption starts at what is on screen; turning back is
+// shortened in proportion (CSS Transitions Level 1 §3.1, the reversing-adjusted start value).
+class LookPlayer {
+ public:
+  explicit LookPlayer(std::shared_ptr<const LookTable> table, StateIndex state = 0);
+  void go(StateIndex state, const Timing& timing, Ms now);
+  // The look at `now`, which may not be before the last call's.
+  const Look& at(Ms now);
+  bool moving(Ms now) const { return now < movingUntil_; }
+  const LookTable& table() const { return *table_; }
+  StateIndex state() const { return state_; }
+
+ private:
+  struct Run {
+    Value from;
+    Value reversingFrom;
+    double shortening = 1;
+    Ms start = 0, delay = 0;
+    double duration = 0;  // ms; shortened durations are not whole
+    bool active = false;
+  };
+  double eased(const Run& run, Ms now) const;
+
+  std::shared_ptr<const LookTable> table_;
+  StateIndex state_ = 0;
+  std::vector<Easing> easings_;  // by channel: an older run keeps its own
+  std::vector<Run> runs_;
+  Look now_;
+  Ms movingUntil_ = 0;
+};
+
+}  // namespace bristle

@@ -1,0 +1,64 @@
+// A machine made ready to run: the transitions sorted by state and event, guards compiled, names
+// numbered. Immutable; one serves all the buttons that share the machine.
+#pragma once
+#include <array>
+#include <cstdint>
+#include <span>
+#include <vector>
+
+#include "core/document/machine.h"
+#include "core/machine/formula.h"
+
+namespace bristle {
+
+using StateIndex = std::uint16_t;
+
+struct ProgramEffect {
+  EffectType type;
+  std::uint32_t index = 0;  // of the message or of the value
+  Formula formula;
+};
+
+struct ProgramTransition {
+  StateIndex to = 0;
+  std::uint32_t source = 0;  // its place in Machine::transitions
+  Ms after = 0;
+  std::int32_t message = -1;
+  Formula guard;
+  std::vector<ProgramEffect> effects;
+  Timing timing;
+};
+
+class Program {
+ public:
+  // Transitions from or to states that are not there are left out; `check` reports them. Guards
+  // which do not compile are an error.
+  static Result<Program> compile(const Machine& machine, Symbols& symbols);
+
+  size_t stateCount() const { return roles_.size(); }
+  Role role(StateIndex state) const { return roles_[state]; }
+  // Own transitions first, then common ones, each in document order.
+  std::span<const std::uint16_t> candidates(StateIndex state, Event event) const {
+    const Span& s = spans_[state * kEvents + static_cast<size_t>(event)];
+    return {order_.data() + s.from, s.count};
+  }
+  const ProgramTransition& transition(std::uint16_t index) const { return transitions_[index]; }
+
+  Ms hold = 0, repeatDelay = 0, repeatInterval = 0;
+  bool usesHold = false, usesRepeat = false;
+
+ private:
+  static constexpr size_t kEvents = 13;
+  struct Span {
+    std::uint32_t from = 0;
+    std::uint16_t count = 0;
+  };
+  void sortByStateAndEvent(const Machine& machine);
+
+  std::vector<Role> roles_;
+  std::vector<ProgramTransition> transitions_;
+  std::vector<std::uint16_t> order_;
+  std::vector<Span> spans_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,122 @@
+#include "core/session/screen_run.h"
+
+#include <algorithm>
+#include <tuple>
+
+#include "core/focus/why.h"
+
+namespace bristle {
+
+Result<std::shared_ptr<const Compiled>> Compiled::make(const Project& project) {
+  auto out = std::make_shared<Compiled>();
+  out->project_ = project;
+  for (const ProjectValue& value : out->project_.values) out->symbols.values.push_back(value.id);
+  std::map<MachineId, std::shared_ptr<const Program>> programs;
+  for (const auto& kind : out->project_.kinds) {
+    const Machine* machine = bristle::find(out->project_, kind->machine);
+    if (!machine) continue;
+    auto& program = programs[machine->id];
+    if (!program) {
+      auto compiled = Program::compile(*machine, out->symbols);
+      if (!compiled) return tl::unexpected(compiled.error());
+      program = std::make_shared<Program>(std::move(*compiled));
+    }
+    out->kinds_[kind->id] = {&*kind, machine, program, std::make_shared<LookTable>(*kind, *machine)};
+  }
+  return std::shared_ptr<const Compiled>(std::move(out));
+}
+
+const Compiled::KindRun* Compiled::find(const KindId& id) const {
+  const auto at = kinds_.find(id);
+  return at == kinds_.end() ? nullptr : &at->second;
+}
+
+int ScreenRun::boxAt(Px x, Px y) const {
+  for (size_t i = buttons.size(); i-- > 0;) {
+    const Box& b = routes.input.boxes[i];
+    if (x >= b.x && x < b.x + b.w && y >= b.y && y < b.y + b.h) return static_cast<int>(i);
+  }
+  return -1;
+}
+
+namespace {
+
+bool enabled(const ScreenRun& run, int box) {
+  return run.buttons[size_t(box)].running.signals.has(Signals::Enabled);
+}
+
+const char* howOf(const ScreenRun& run, int from, Dir dir) {
+  if (run.routes.wraps[size_t(from)][size_t(dir)]) return "wrap";
+  switch (run.routes.output.routes[size_t(from)][size_t(dir)].reason) {
+    case RouteReason::Fixed: return "pinned";
+    case RouteReason::Repair: return "repair";
+    default: return "solved";
+  }
+}
+
+// Where several face one large button, the way back leads where focus came from.
+int remembered(const ScreenRun& run, int from, Dir dir) {
+  const int came = run.memory[size_t(from)][size_t(dir)];
+  const Route& route = run.routes.output.routes[size_t(from)][size_t(dir)];
+  if (came < 0 || route.reason != RouteReason::Solved || route.target == came) return -1;
+  return admissible(run.routes.input, from, dir, came) ? came : -1;
+}
+
+}  // namespace
+
+Move resolveMove(const ScreenRun& run, int from, Dir dir) {
+  int at = from;
+  for (size_t steps = 0; steps <= run.buttons.size(); ++steps) {
+    const int memory = remembered(run, at, dir);
+    const int next = memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
+    const char* how = memory >= 0 ? "memory" : howOf(run, at, dir);
+    if (next < 0) {
+      const auto& rules = run.screen->items[size_t(run.routes.items[size_t(at)])]->button()->routes;
+      const bool closed = rules[size_t(dir)].type == RouteType::Closed;
+      return {-1, closed ? "closed" : "nothing there"};
+    }
+    if (next == from) return {-1, "nothing there"};
+    if (enabled(run, next) || !run.screen->passDisabled) return {next, how};
+    at = next;
+  }
+  return {};
+}
+
+int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
+  std::vector<int> order;
+  for (size_t i = 0; i < run.buttons.size(); ++i)
+    if (enabled(run, static_cast<int>(i)) || !run.screen->passDisabled)
+      order.push_back(static_cast<int>(i));
+  if (order.empty()) return -1;
+  std::sort(order.begin(), order.end(), [&](int i, int j) {
+    const auto key = [&](int k) {
+      const Box& b = run.routes.input.boxes[size_t(k)];
+      return std::tuple(b.y, rightToLeft ? -(b.x + b.w) : b.x, k);
+    };
+    return key(i) < key(j);
+  });
+  const auto at = std::find(order.begin(), order.end(), from);
+  if (at == order.end()) return forwards ? order.front() : order.back();
+  const auto index = static_cast<size_t>(at - order.begin());
+  return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
+}
+
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+                             const TextMeasure& measure) {
+  ScreenRun run;
+  run.screen = &screen;
+  run.layout = layOut(compiled.project(), screen, display, measure);
+  run.routes = screenRoutes(compiled.project(), screen, run.layout);
+  for (int index : run.routes.items) {
+    const Item& item = *screen.items[size_t(index)];
+    const auto* kind = compiled.find(item.button()->kind);
+    if (!kind)
+      return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
+                  "its kind is missing, or the kind's machine is");
+    run.buttons.push_back({&item, kind, {}, LookPlayer(kind->looks)});
+  }
+  run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
+  return run;
+}
+
+}  // namespace bristle

@@ -1,0 +1,67 @@
+// One screen of a running menu: its layout, routes and machines, its focus and its memories.
+#pragma once
+#include <array>
+#include <map>
+#include <memory>
+#include <vector>
+
+#include "core/focus/screen_routes.h"
+#include "core/machine/interpreter.h"
+#include "core/machine/look.h"
+
+namespace bristle {
+
+// What a project's machines and kinds compile to; made once, shared by all screens of a session.
+class Compiled {
+ public:
+  static Result<std::shared_ptr<const Compiled>> make(const Project& project);
+  struct KindRun {
+    const Kind* kind = nullptr;
+    const Machine* machine = nullptr;
+    std::shared_ptr<const Program> program;
+    std::shared_ptr<const LookTable> looks;
+  };
+  // Null for a kind that is not there, or has no machine.
+  const KindRun* find(const KindId& id) const;
+  Symbols symbols;
+  const Project& project() const { return project_; }
+
+ private:
+  Project project_;  // keeps what the pointers point to
+  std::map<KindId, KindRun> kinds_;
+};
+
+struct ButtonRun {
+  const Item* item = nullptr;
+  const Compiled::KindRun* kind = nullptr;
+  Running running;
+  LookPlayer player;
+};
+
+struct ScreenRun {
+  const Screen* screen = nullptr;
+  Layout layout;
+  ScreenRoutes routes;
+  std::vector<ButtonRun> buttons;  // by box of `routes`
+  int focus = -1;                  // box; −1: none
+  int over = -1;                   // box under the pointer
+  // By box and direction: where focus came from when it arrived against that direction.
+  std::vector<std::array<int, 4>> memory;
+
+  // The topmost button at a point; −1 when there is none.
+  int boxAt(Px x, Px y) const;
+};
+
+// Where a move leads, and why. −1: nowhere.
+struct Move {
+  int target = -1;
+  const char* how = "nothing there";
+};
+Move resolveMove(const ScreenRun& run, int from, Dir dir);
+// The next (or previous) button in reading order, round the end; disabled ones are passed over.
+int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft);
+
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+                             const TextMeasure& measure);
+
+}  // namespace bristle

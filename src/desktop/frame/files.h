@@ -1,0 +1,48 @@
+// Opening and saving in the window: recent files, the question about unsaved changes, and care for
+// a file that somebody else has changed meanwhile.
+#pragma once
+#include <QObject>
+#include <QSettings>
+#include <QStringList>
+
+#include "core/formats/file_io.h"
+#include "desktop/frame/work.h"
+
+class QWidget;
+
+namespace bristle {
+
+class Files : public QObject {
+  Q_OBJECT
+ public:
+  Files(Work& work, QSettings& settings, QWidget* window);
+
+  const QString& path() const { return path_; }
+  QStringList recent() const;
+
+  // Each asks first where changes would be lost; false when nothing came of it.
+  bool newProject();
+  bool open(const QString& path);
+  bool openAsked();
+  bool save();
+  bool saveAsked();
+  bool saveAs(const QString& path);
+  // Asks about unsaved changes; false: stay.
+  bool mayLeave();
+
+ Q_SIGNALS:
+  void pathChanged();
+
+ private:
+  bool write(const QString& path);
+  void remember(const QString& path);
+  void complain(const QString& what, const QString& why);
+
+  Work& work_;
+  QSettings& settings_;
+  QWidget* window_;
+  QString path_;
+  FileStamp stamp_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,28 @@
+// The command finder: type a few letters of any command, Enter runs it.
+#pragma once
+#include <QAction>
+#include <QFrame>
+#include <QLineEdit>
+#include <QListWidget>
+#include <vector>
+
+namespace bristle {
+
+class Finder : public QFrame {
+  Q_OBJECT
+ public:
+  explicit Finder(QWidget* window);
+  void open(std::vector<QAction*> commands);
+
+ protected:
+  bool eventFilter(QObject* object, QEvent* event) override;
+
+ private:
+  void filter();
+  void run();
+  std::vector<QAction*> commands_;
+  QLineEdit* text_;
+  QListWidget* list_;
+};
+
+}  // namespace bristle

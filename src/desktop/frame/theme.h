@@ -1,0 +1,33 @@
+// The window's colours by role, light and dark, and the style sheet made from them. All text roles
+// keep a contrast of 4.5:1 or more on the grounds that they are used on.
+#pragma once
+#include <QApplication>
+#include <QColor>
+
+namespace bristle {
+
+struct Theme {
+  QColor chrome;     // the frame's ground
+  QColor raised;     // fields and picked entries
+  QColor band;       // group rows and quiet fills
+  QColor line;       // the one weight of line
+  QColor ink;        // text
+  QColor quiet;      // lesser text
+  QColor accent;     // what is picked or active
+  QColor onAccent;   // text on it
+  QColor tint;       // the accent's ground for whole columns
+  QColor pinned;     // what a person pinned
+  QColor wrong;      // what is wrong
+  QColor work;       // behind the art
+  QColor onWork;     // text there
+  bool dark = false;
+
+  static Theme light();
+  static Theme darkOne();
+};
+
+// The theme in force; set once at the start and when the person changes it.
+const Theme& theme();
+void applyTheme(QApplication& app, const Theme& theme);
+
+}  // namespace bristle

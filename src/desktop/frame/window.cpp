@@ -1,0 +1,346 @@
+#include "desktop/frame/window.h"
+
+#include <QApplication>
+#include <QButtonGroup>
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QProgressDialog>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QStyle>
+#include <QTimer>
+#include <QVBoxLayout>
+
+#include "core/findings/check.h"
+#include "deliver/pictures.h"
+#include "desktop/frame/finder.h"
+#include "desktop/frame/theme.h"
+#include "desktop/shelf/shelf.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr int kShelfWidth = 196, kCardWidth = 268;
+
+QWidget* lineOf(Qt::Orientation way) {
+  auto* line = new QWidget;
+  line->setObjectName(QStringLiteral("rule"));
+  line->setAutoFillBackground(true);
+  line->setBackgroundRole(QPalette::Mid);
+  way == Qt::Vertical ? line->setFixedWidth(1) : line->setFixedHeight(1);
+  return line;
+}
+
+QWidget* scrolling(QWidget* inside) {
+  auto* area = new QScrollArea;
+  area->setWidget(inside);
+  area->setWidgetResizable(true);
+  area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  area->setFocusPolicy(Qt::NoFocus);
+  return area;
+}
+
+}  // namespace
+
+Window::Window(const QString& settingsFile)
+    : settings_(settingsFile.isEmpty() ? QSettings(QStringLiteral("bristle"), QStringLiteral("bristle")).fileName()
+                                       : settingsFile, QSettings::IniFormat) {
+  applyTheme(*qApp, settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
+  files_ = new Files(work_, settings_, this);
+  auto* all = new QWidget;
+  auto* column = new QVBoxLayout(all);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  for (QWidget* part : {makeTop(), lineOf(Qt::Horizontal)}) column->addWidget(part);
+  column->addWidget(makeMiddle(), 1);
+  for (QWidget* part : {lineOf(Qt::Horizontal), makeBottom()}) column->addWidget(part);
+  setCentralWidget(all);
+  makeBenches();
+  makeMenus();
+  finder_ = new Finder(this);
+  setMinimumSize(1100, 700);
+  connect(&work_, &Work::changed, this, &Window::refresh);
+  connect(&work_, &Work::historyChanged, this, &Window::refresh);
+  connect(&work_, &Work::pickedChanged, this, [this] { say({}, false); });
+  connect(&work_, &Work::told, this, &Window::say);
+  connect(files_, &Files::pathChanged, this, &Window::refresh);
+  restoreState();
+  refresh();
+}
+
+Window::~Window() {
+  if (current_ >= 0) benches_[size_t(current_)]->leave();
+}
+
+QWidget* Window::makeTop() {
+  auto* top = new QWidget;
+  auto* row = new QHBoxLayout(top);
+  row->setContentsMargins(16, 0, 12, 0);
+  row->setSpacing(4);
+  auto* mark = new QLabel;
+  mark->setPixmap(QIcon(QStringLiteral(":/icons/bristle.svg")).pixmap(24, 24));
+  name_ = new QLabel;
+  QFont bold = name_->font();
+  bold.setWeight(QFont::DemiBold);
+  name_->setFont(bold);
+  state_ = new QLabel;
+  state_->setProperty("quiet", true);
+  row->addWidget(mark);
+  row->addSpacing(4);
+  row->addWidget(name_);
+  row->addWidget(state_);
+  row->addSpacing(24);
+  tabs_ = new QButtonGroup(this);
+  for (const BenchInfo& info : benches()) {
+    auto* tab = new QPushButton(info.name);
+    tab->setCheckable(true);
+    tab->setProperty("tab", true);
+    tab->setProperty("plain", true);
+    tab->setAccessibleName(tr("Bench %1").arg(info.name));
+    tab->setToolTip(tr("Alt+%1").arg(info.place));
+    tabs_->addButton(tab, static_cast<int>(&info - benches().data()));
+    row->addWidget(tab);
+  }
+  connect(tabs_, &QButtonGroup::idClicked, this, &Window::showBench);
+  row->addStretch();
+  const auto quiet = [&](const QString& name) {
+    auto* button = new QPushButton;
+    button->setProperty("plain", true);
+    button->setAccessibleName(name);
+    row->addWidget(button);
+    return button;
+  };
+  undo_ = quiet(tr("Undo"));
+  redo_ = quiet(tr("Redo"));
+  connect(undo_, &QPushButton::clicked, &work_, &Work::undo);
+  connect(redo_, &QPushButton::clicked, &work_, &Work::redo);
+  auto* rehearse = new QPushButton(tr("Rehearse"));
+  rehearse->setAccessibleName(tr("Rehearse the menu"));
+  rehearse->setToolTip(tr("F5"));
+  rehearse->setProperty("main", true);
+  connect(rehearse, &QPushButton::clicked, this, [this] { openBench(QStringLiteral("rehearse")); });
+  row->addSpacing(8);
+  row->addWidget(rehearse);
+  top->setFixedHeight(46);
+  return top;
+}
+
+QWidget* Window::makeMiddle() {
+  middle_ = new QWidget;
+  auto* row = new QHBoxLayout(middle_);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(0);
+  shelf_ = new Shelf(work_);
+  shelf_->setFixedWidth(kShelfWidth);
+  stack_ = new QStackedWidget;
+  cards_ = new QStackedWidget;
+  cards_->setFixedWidth(kCardWidth);
+  row->addWidget(shelf_);
+  row->addWidget(lineOf(Qt::Vertical));
+  row->addWidget(stack_, 1);
+  row->addWidget(lineOf(Qt::Vertical));
+  row->addWidget(cards_);
+  return middle_;
+}
+
+QWidget* Window::makeBottom() {
+  auto* bottom = new QWidget;
+  auto* row = new QHBoxLayout(bottom);
+  row->setContentsMargins(16, 0, 16, 0);
+  hint_ = new QLabel;
+  hint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  findings_ = new QLabel;
+  auto* finder = new QLabel(tr("Ctrl+J finds a command"));
+  finder->setProperty("quiet", true);
+  row->addWidget(hint_, 1);
+  row->addWidget(findings_);
+  row->addSpacing(16);
+  row->addWidget(finder);
+  bottom->setFixedHeight(28);
+  return bottom;
+}
+
+void Window::makeBenches() {
+  for (const BenchInfo& info : benches()) {
+    Bench* bench = info.make(work_, stack_);
+    benches_.push_back(bench);
+    stack_->addWidget(bench);
+    cards_->addWidget(scrolling(bench->card()));
+  }
+}
+
+QAction* Window::command(QMenu* menu, const QString& name, const QKeySequence& keys,
+                         std::function<void()> run) {
+  QAction* action = menu->addAction(name);
+  action->setShortcut(keys);
+  connect(action, &QAction::triggered, this, [run = std::move(run)] { run(); });
+  commands_.push_back(action);
+  return action;
+}
+
+void Window::makeFileMenu(QMenu* menu) {
+  command(menu, tr("New project"), QKeySequence::New, [this] { files_->newProject(); });
+  command(menu, tr("Open…"), QKeySequence::Open, [this] { files_->openAsked(); });
+  recent_ = menu->addMenu(tr("Open recent"));
+  connect(recent_, &QMenu::aboutToShow, this, [this] {
+    recent_->clear();
+    for (const QString& path : files_->recent())
+      connect(recent_->addAction(path), &QAction::triggered, this, [this, path] { files_->open(path); });
+    if (recent_->isEmpty()) recent_->addAction(tr("none yet"))->setEnabled(false);
+  });
+  menu->addSeparator();
+  command(menu, tr("Save"), QKeySequence::Save, [this] { files_->save(); });
+  command(menu, tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { files_->saveAsked(); });
+  menu->addSeparator();
+  command(menu, tr("Deliver pictures…"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { deliver(); });
+  menu->addSeparator();
+  command(menu, tr("Close"), QKeySequence::Quit, [this] { close(); });
+}
+
+void Window::makeViewMenu(QMenu* menu) {
+  for (const BenchInfo& info : benches()) {
+    const QString id = QString::fromLatin1(info.id);
+    command(menu, tr("%1 bench").arg(info.name), QKeySequence(Qt::ALT | Qt::Key(Qt::Key_0 + info.place)),
+            [this, id] { openBench(id); });
+  }
+  menu->addSeparator();
+  command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5), [this] { openBench(QStringLiteral("rehearse")); });
+  command(menu, tr("Next part of the window"), QKeySequence(Qt::Key_F6), [this] { nextArea(); });
+  command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J), [this] { finder_->open(allCommands()); });
+  command(menu, tr("Light or dark"), {}, [this] { setDark(!theme().dark); });
+}
+
+void Window::makeMenus() {
+  makeFileMenu(menuBar()->addMenu(tr("&File")));
+  QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+  command(edit, tr("Undo"), QKeySequence::Undo, [this] { work_.undo(); });
+  command(edit, tr("Redo"), QKeySequence::Redo, [this] { work_.redo(); });
+  command(edit, tr("Pointer and focus: together or apart"), {}, [this] {
+    work_.perform({"pointer and focus", {}, [](const Project& before) -> Result<Project> {
+                     Project after = before;
+                     after.settings.pointerMovesFocus = !after.settings.pointerMovesFocus;
+                     return after;
+                   }});
+    work_.tell(work_.project().settings.pointerMovesFocus ? tr("The pointer takes focus along")
+                                                          : tr("Pointer and focus are kept apart"));
+  });
+  benchMenu_ = menuBar()->addMenu(tr("&Bench"));
+  makeViewMenu(menuBar()->addMenu(tr("&View")));
+}
+
+std::vector<QAction*> Window::allCommands() const {
+  std::vector<QAction*> out;
+  if (current_ >= 0) out = benches_[size_t(current_)]->commands();
+  out.insert(out.end(), commands_.begin(), commands_.end());
+  return out;
+}
+
+void Window::openBench(const QString& id) {
+  for (size_t i = 0; i < benches().size(); ++i)
+    if (id == QLatin1String(benches()[i].id)) showBench(static_cast<int>(i));
+}
+
+Bench* Window::bench(const QString& id) const {
+  for (size_t i = 0; i < benches().size(); ++i)
+    if (id == QLatin1String(benches()[i].id)) return benches_[i];
+  return nullptr;
+}
+
+void Window::showBench(int index) {
+  if (index < 0 || size_t(index) >= benches_.size()) return;
+  if (current_ >= 0 && current_ != index) benches_[size_t(current_)]->leave();
+  work_.seal();
+  current_ = index;
+  tabs_->button(index)->setChecked(true);
+  stack_->setCurrentIndex(index);
+  cards_->setCurrentIndex(index);
+  benchMenu_->clear();
+  for (QAction* action : benches_[size_t(index)]->commands()) benchMenu_->addAction(action);
+  benchMenu_->setEnabled(!benchMenu_->isEmpty());
+  say({}, false);
+  benches_[size_t(index)]->enter();
+}
+
+// From stage or canvas to the card, the shelf, and back: for keys that a bench keeps to itself.
+void Window::nextArea() {
+  QWidget* const areas[] = {stack_->currentWidget(), cards_->currentWidget(), shelf_};
+  QWidget* now = focusWidget();
+  size_t at = 2;
+  for (size_t i = 0; i < 3; ++i)
+    if (now && (areas[i] == now || areas[i]->isAncestorOf(now))) at = i;
+  QWidget* next = areas[(at + 1) % 3];
+  for (QWidget* child : next->findChildren<QWidget*>())
+    if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled()) return child->setFocus();
+}
+
+void Window::refresh() {
+  name_->setText(toQt(work_.project().name));
+  state_->setText(work_.readOnly() ? tr("read-only") : work_.saved() ? (files_->path().isEmpty() ? tr("new") : tr("saved"))
+                                                                    : tr("not saved"));
+  const auto& history = work_.history();
+  undo_->setEnabled(history.canUndo());
+  redo_->setEnabled(history.canRedo());
+  undo_->setText(history.canUndo() ? tr("↶ Undo “%1”").arg(toQt(history.undoName())) : tr("↶ Undo"));
+  redo_->setText(QStringLiteral("↷"));
+  redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
+  setWindowTitle(tr("%1%2 – Bristle").arg(toQt(work_.project().name), work_.saved() ? QString() : QStringLiteral(" *")));
+  setWindowModified(!work_.saved());
+  const auto found = check(work_.project());
+  findings_->setText(found.empty() ? tr("no findings") : tr("%n finding(s)", nullptr, int(found.size())));
+  findings_->setProperty("wrong", !found.empty());
+  QStringList lines;
+  for (size_t i = 0; i < found.size() && i < 12; ++i) lines << toQt(found[i].place + ": " + found[i].reason);
+  findings_->setToolTip(lines.join(QLatin1Char('\n')));
+  findings_->style()->unpolish(findings_);
+  findings_->style()->polish(findings_);
+}
+
+void Window::say(const QString& text, bool wrong) {
+  if (!hint_ || current_ < 0) return;
+  hint_->setProperty("wrong", wrong);
+  hint_->setText(text.isEmpty() ? benches_[size_t(current_)]->hint() : text);
+  hint_->setToolTip(hint_->text());
+  hint_->style()->unpolish(hint_);
+  hint_->style()->polish(hint_);
+}
+
+void Window::deliver() {
+  const QString folder = QFileDialog::getExistingDirectory(this, tr("A folder for the pictures"), work_.folder());
+  if (folder.isEmpty()) return;
+  QProgressDialog progress(tr("Writing pictures"), tr("Stop"), 0, 0, this);
+  progress.setWindowModality(Qt::WindowModal);
+  const auto done = deliverPictures(work_.project(), work_.looks(), fromQt(folder), [&](int at, int of) {
+    progress.setMaximum(of);
+    progress.setValue(at);
+    return !progress.wasCanceled();
+  });
+  work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder) : toQt(done.error().text()), !done);
+}
+
+void Window::setDark(bool dark) {
+  settings_.setValue(QStringLiteral("dark"), dark);
+  applyTheme(*qApp, dark ? Theme::darkOne() : Theme::light());
+  work_.tell(dark ? tr("Dark") : tr("Light"));
+  for (QWidget* widget : findChildren<QWidget*>()) widget->update();
+}
+
+void Window::restoreState() {
+  resize(1280, 800);
+  restoreGeometry(settings_.value(QStringLiteral("geometry")).toByteArray());
+  const QString bench = settings_.value(QStringLiteral("bench"), QStringLiteral("shape")).toString();
+  openBench(bench == QStringLiteral("rehearse") ? QStringLiteral("place") : bench);
+  if (current_ < 0) showBench(0);
+}
+
+void Window::closeEvent(QCloseEvent* event) {
+  if (!files_->mayLeave()) return event->ignore();
+  settings_.setValue(QStringLiteral("geometry"), saveGeometry());
+  settings_.setValue(QStringLiteral("bench"), QString::fromLatin1(benches()[size_t(current_)].id));
+  settings_.sync();
+  event->accept();
+}
+
+}  // namespace bristle

@@ -1,0 +1,69 @@
+// The window: bench tabs above, the shelf at the left, the card at the right, one line below.
+#pragma once
+#include <QLabel>
+#include <QMainWindow>
+#include <QSettings>
+#include <QStackedWidget>
+#include <vector>
+
+#include "desktop/frame/bench.h"
+#include "desktop/frame/files.h"
+#include "desktop/frame/work.h"
+
+class QButtonGroup;
+class QPushButton;
+class QMenu;
+
+namespace bristle {
+
+class Finder;
+
+class Window : public QMainWindow {
+  Q_OBJECT
+ public:
+  explicit Window(const QString& settingsFile = {});
+  ~Window() override;
+
+  Work& work() { return work_; }
+  Files& files() { return *files_; }
+  // By the bench's id: "shape", "place", "route", "rehearse".
+  void openBench(const QString& id);
+  Bench* bench(const QString& id) const;
+  std::vector<QAction*> allCommands() const;
+
+ protected:
+  void closeEvent(QCloseEvent* event) override;
+
+ private:
+  QWidget* makeTop();
+  QWidget* makeMiddle();
+  QWidget* makeBottom();
+  void makeBenches();
+  void makeMenus();
+  void makeFileMenu(QMenu* menu);
+  void makeViewMenu(QMenu* menu);
+  QAction* command(QMenu* menu, const QString& name, const QKeySequence& keys, std::function<void()> run);
+  void showBench(int index);
+  void refresh();
+  void say(const QString& text, bool wrong);
+  void nextArea();
+  void deliver();
+  void setDark(bool dark);
+  void restoreState();
+
+  Work work_;
+  QSettings settings_;
+  Files* files_ = nullptr;
+  std::vector<Bench*> benches_;
+  int current_ = -1;
+  QButtonGroup* tabs_ = nullptr;
+  QStackedWidget *stack_ = nullptr, *cards_ = nullptr;
+  QWidget *shelf_ = nullptr, *middle_ = nullptr;
+  QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
+  QPushButton *undo_ = nullptr, *redo_ = nullptr;
+  QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
+  Finder* finder_ = nullptr;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,162 @@
+#include "desktop/frame/work.h"
+
+#include <algorithm>
+
+#include "paint/convert.h"
+
+namespace bristle {
+
+Work::Work() : history_(emptyProject()) { keepPicksValid(); }
+
+bool Work::perform(const Edit& edit) {
+  const auto change = history_.perform(edit);
+  if (!change) {
+    tell(toQt(change.error().text()), true);
+    return false;
+  }
+  if (change->any()) after(*change);
+  return true;
+}
+
+void Work::undo() {
+  if (!history_.canUndo()) return;
+  const QString name = toQt(history_.undoName());
+  after(history_.undo());
+  tell(tr("Undone: %1").arg(name));
+}
+
+void Work::redo() {
+  if (!history_.canRedo()) return;
+  const QString name = toQt(history_.redoName());
+  after(history_.redo());
+  tell(tr("Done again: %1").arg(name));
+}
+
+void Work::replace(Project project, const QString& folder, bool readOnly) {
+  history_ = History(std::move(project));
+  folder_ = folder;
+  readOnly_ = readOnly;
+  looks_.pictures().setFolder(folder);
+  picked_ = {};
+  after({true, true, true, true});
+}
+
+void Work::markSaved() {
+  history_.markSaved();
+  readOnly_ = false;  // it has a file of its own now
+  Q_EMIT historyChanged();
+}
+
+void Work::after(const Change& change) {
+  layout_.reset();
+  routes_.reset();
+  keepPicksValid();
+  Q_EMIT changed(change);
+  Q_EMIT historyChanged();
+}
+
+// What was removed is no longer picked; where something could be picked, something is.
+void Work::keepPicksValid() {
+  const Project& p = project();
+  if (!kind()) {
+    picked_.kind = p.kinds.empty() ? KindId{} : p.kinds.front()->id;
+    picked_.columns = {Column{}};
+    picked_.property = {};
+  }
+  if (const Kind* k = kind()) {
+    const auto rows = allProperties(*k);
+    if (std::find(rows.begin(), rows.end(), picked_.property) == rows.end() && !rows.empty())
+      picked_.property = rows[std::min<size_t>(1, rows.size() - 1)];
+  }
+  if (const Machine* m = machine())
+    std::erase_if(picked_.columns, [&](const Column& c) { return c && !findState(*m, *c); });
+  if (picked_.columns.empty()) picked_.columns = {Column{}};
+  if (!screen()) {
+    picked_.screen = find(p, p.first) ? p.first : p.screens.empty() ? ScreenId{} : p.screens[0]->id;
+    picked_.items.clear();
+  }
+  if (const Screen* s = screen())
+    std::erase_if(picked_.items, [&](const ItemId& id) { return !findItem(*s, id); });
+  if (!find(p, picked_.display)) picked_.display = p.displays.front().id;
+}
+
+void Work::pickKind(const KindId& kind) {
+  if (picked_.kind == kind) return;
+  picked_.kind = kind;
+  picked_.columns = {Column{}};
+  picked_.property = {};
+  keepPicksValid();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickColumns(std::vector<Column> columns, PropKey property) {
+  if (picked_.columns == columns && picked_.property == property) return;
+  picked_.columns = std::move(columns);
+  picked_.property = std::move(property);
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickScreen(const ScreenId& screen) {
+  if (picked_.screen == screen) return;
+  picked_.screen = screen;
+  picked_.items.clear();
+  layout_.reset();
+  routes_.reset();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickItems(std::vector<ItemId> items) {
+  if (picked_.items == items) return;
+  picked_.items = std::move(items);
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickDisplay(const DisplayId& display) {
+  if (picked_.display == display) return;
+  picked_.display = display;
+  layout_.reset();
+  routes_.reset();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickDir(Dir dir) {
+  if (picked_.dir == dir) return;
+  picked_.dir = dir;
+  Q_EMIT pickedChanged();
+}
+
+bool Work::isPicked(const ItemId& item) const {
+  return std::find(picked_.items.begin(), picked_.items.end(), item) != picked_.items.end();
+}
+
+const Machine* Work::machine() const {
+  const Kind* k = kind();
+  return k ? find(project(), k->machine) : nullptr;
+}
+
+const Display* Work::display() const { return find(project(), picked_.display); }
+
+const Item* Work::item() const {
+  const Screen* s = screen();
+  return s && !picked_.items.empty() ? findItem(*s, picked_.items.front()) : nullptr;
+}
+
+const Layout& Work::layout() {
+  static const Layout none;
+  const Screen* s = screen();
+  if (!s || !display()) return none;
+  if (!layout_) layout_ = layOut(project(), *s, *display(), measure_);
+  return *layout_;
+}
+
+const ScreenRoutes& Work::routes() {
+  static const ScreenRoutes none;
+  const Screen* s = screen();
+  if (!s) return none;
+  if (!routes_) routes_ = screenRoutes(project(), *s, layout());
+  return *routes_;
+}
+
+}  // namespace bristle

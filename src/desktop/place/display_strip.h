@@ -1,0 +1,29 @@
+// The other displays, live and small; a click makes one of them the canvas.
+#pragma once
+#include <QWidget>
+
+#include "desktop/frame/work.h"
+
+namespace bristle {
+
+class DisplayStrip : public QWidget {
+  Q_OBJECT
+ public:
+  explicit DisplayStrip(Work& work, QWidget* parent = nullptr);
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void focusInEvent(QFocusEvent* event) override;
+  void focusOutEvent(QFocusEvent* event) override;
+
+ private:
+  QRect frame(int index) const;
+  int picked() const;
+  void rebuild();
+  Work& work_;
+  std::vector<QPixmap> pictures_;
+};
+
+}  // namespace bristle

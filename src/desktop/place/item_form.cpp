@@ -1,0 +1,274 @@
+#include "desktop/place/item_form.h"
+
+#include <QVBoxLayout>
+
+#include "core/edit/screen_edits.h"
+#include "paint/convert.h"
+
+namespace bristle {
+
+ItemForm::ItemForm(Work& work) : work_(work) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  const auto add = [&](void (ItemForm::*build)(Form&)) {
+    auto* form = new Form;
+    (this->*build)(*form);
+    form->layout()->setContentsMargins(16, 4, 16, 4);
+    column->addWidget(form);
+    return form;
+  };
+  auto* top = new Form;
+  head_ = top->heading(QString());
+  top->layout()->setContentsMargins(16, 12, 16, 2);
+  column->addWidget(top);
+  buttonForm_ = add(&ItemForm::buildButton);
+  containerForm_ = add(&ItemForm::buildContainer);
+  decorForm_ = add(&ItemForm::buildDecor);
+  placeForm_ = add(&ItemForm::buildPlace);
+  connect(&work, &Work::changed, this, &ItemForm::refresh);
+  connect(&work, &Work::pickedChanged, this, &ItemForm::refresh);
+  refresh();
+}
+
+bool ItemForm::change(const char* name, std::function<void(Item&)> apply) {
+  return work_.screen() &&
+         work_.perform(changeItems(work_.screen()->id, work_.picked().items, name, {}, std::move(apply)));
+}
+
+bool ItemForm::changePlace(const char* name, std::function<void(AxisPlace&, AxisPlace&)> apply) {
+  return change(name, [apply = std::move(apply)](Item& i) { apply(i.place.x, i.place.y); });
+}
+
+void ItemForm::buildButton(Form& form) {
+  caption_ = form.text(tr("Caption"), [this](const QString& text) {
+    return change("change caption", [text](Item& i) {
+      if (auto* b = i.button()) b->caption = fromQt(text);
+    });
+  });
+  accessible_ = form.text(tr("Spoken name"), [this](const QString& text) {
+    return change("change accessible name", [text](Item& i) {
+      if (auto* b = i.button()) b->accessibleName = fromQt(text);
+    });
+  });
+  accessible_->setToolTip(tr("What a screen reader says; empty: the caption"));
+  kind_ = form.choice(tr("Kind"), {}, [this](int index) {
+    const KindId kind = work_.project().kinds[size_t(index)]->id;
+    change("change kind", [kind](Item& i) {
+      if (auto* b = i.button()) b->kind = kind;
+    });
+  });
+  disabled_ = form.check(tr("Disabled at first"), [this](bool on) {
+    change(on ? "disable" : "enable", [on](Item& i) {
+      if (auto* b = i.button()) b->disabled = on;
+    });
+  });
+  entry_ = form.check(tr("Focus starts here"), [this](bool on) {
+    if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
+  });
+  buildAction(form);
+}
+
+void ItemForm::buildAction(Form& form) {
+  do_ = form.choice(tr("When used"),
+                    {tr("nothing more"), tr("open a screen"), tr("put a screen on top"), tr("go back"),
+                     tr("send a message"), tr("quit")},
+                    [this](int index) {
+                      const auto type = static_cast<ActionType>(index);
+                      const auto& screens = work_.project().screens;
+                      const ScreenId first = screens.empty() ? ScreenId{} : screens.back()->id;
+                      change("change action", [=](Item& i) {
+                        auto* b = i.button();
+                        if (!b) return;
+                        b->action.type = type;
+                        const bool leads = type == ActionType::Open || type == ActionType::PutOnTop;
+                        if (!leads) b->action.screen = {};
+                        if (leads && !b->action.screen) b->action.screen = first;
+                      });
+                    });
+  target_ = form.choice(tr("Which screen"), {}, [this](int index) {
+    const ScreenId screen = work_.project().screens[size_t(index)]->id;
+    change("change target", [screen](Item& i) {
+      if (auto* b = i.button()) b->action.screen = screen;
+    });
+  });
+  message_ = form.text(tr("Message"), [this](const QString& text) {
+    return change("change message", [text](Item& i) {
+      if (auto* b = i.button()) b->action.message = fromQt(text);
+    });
+  });
+}
+
+void ItemForm::buildContainer(Form& form) {
+  gap_ = form.number(tr("Gap"), -1000, 10000, [this](double v) {
+    return change("change gap", [v](Item& i) {
+      if (auto* c = i.container()) c->gap = v;
+    });
+  });
+  padding_ = form.number(tr("Padding"), 0, 10000, [this](double v) {
+    return change("change padding", [v](Item& i) {
+      if (auto* c = i.container()) c->padding = v;
+    });
+  });
+  across_ = form.choice(tr("Across"), {tr("at the start"), tr("centred"), tr("at the end"), tr("all the same")},
+                        [this](int index) {
+                          change("change order across", [index](Item& i) {
+                            if (auto* c = i.container()) c->across = static_cast<Across>(index);
+                          });
+                        });
+}
+
+void ItemForm::buildDecor(Form& form) {
+  fill_ = form.text(tr("Fill"), [this](const QString& text) {
+    std::string expected;
+    const auto value = parseValue(fromQt(text), Fill{}, &expected);
+    if (!value) {
+      work_.tell(tr("expected %1").arg(toQt(expected)), true);
+      return false;
+    }
+    return change("change fill", [fill = std::get<Fill>(*value)](Item& i) {
+      if (auto* panel = std::get_if<PanelData>(&i.what)) panel->fill = fill;
+    });
+  });
+  radius_ = form.number(tr("Corners"), 0, 2000, [this](double v) {
+    return change("change corners", [v](Item& i) {
+      if (auto* panel = std::get_if<PanelData>(&i.what)) panel->radius = v;
+    });
+  });
+  file_ = form.text(tr("Picture"), [this](const QString& text) {
+    return change("change picture", [text](Item& i) {
+      if (auto* picture = std::get_if<PictureData>(&i.what)) picture->file = fromQt(text);
+    });
+  });
+  file_->setToolTip(tr("A file in the project's folder"));
+}
+
+void ItemForm::buildPlace(Form& form) {
+  form.heading(tr("PLACE"));
+  const QStringList across{tr("left edge"), tr("centre"), tr("right edge"), tr("both edges")};
+  const QStringList down{tr("top edge"), tr("centre"), tr("bottom edge"), tr("both edges")};
+  pinX_ = form.choice(tr("Keeps to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
+  pinY_ = form.choice(tr("Keeps to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
+  const auto offset = [this](bool horizontal) {
+    return [this, horizontal](double v) {
+      return changePlace("move", [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).offset = v; });
+    };
+  };
+  const auto size = [this](bool horizontal) {
+    return [this, horizontal](double v) {
+      return changePlace("resize", [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).size = v; });
+    };
+  };
+  x_ = form.number(tr("Distance x"), -1e6, 1e6, offset(true));
+  y_ = form.number(tr("Distance y"), -1e6, 1e6, offset(false));
+  w_ = form.number(tr("Width"), 0, 1e6, size(true));
+  h_ = form.number(tr("Height"), 0, 1e6, size(false));
+  w_->setToolTip(tr("0: as wide as its kind"));
+  h_->setToolTip(tr("0: as high as its kind"));
+  locked_ = form.check(tr("Locked: not picked by mistake"), [this](bool on) {
+    change(on ? "lock" : "unlock", [on](Item& i) { i.locked = on; });
+  });
+  hidden_ = form.check(tr("Hidden"), [this](bool on) {
+    change(on ? "hide" : "show", [on](Item& i) { i.hidden = on; });
+  });
+}
+
+// Pinning elsewhere does not move anything now: the distance is measured anew.
+bool ItemForm::setPin(bool horizontal, Pin pin) {
+  const Screen* screen = work_.screen();
+  if (!screen) return false;
+  const Layout& layout = work_.layout();
+  std::vector<std::pair<ItemId, Place>> places;
+  for (size_t i = 0; i < screen->items.size(); ++i) {
+    const Item& item = *screen->items[i];
+    if (!work_.isPicked(item.id)) continue;
+    Place place = item.place;
+    (horizontal ? place.x : place.y).pin = pin;
+    places.emplace_back(item.id, placeFor(place, layout.items[i].box, {0, 0, layout.width, layout.height}));
+  }
+  return work_.perform(placeItems(screen->id, std::move(places), "pin to an edge", {}));
+}
+
+void ItemForm::editCaption() {
+  caption_->setFocus();
+  caption_->selectAll();
+}
+
+void ItemForm::refreshButton(const ButtonData& button) {
+  refill(caption_, toQt(button.caption));
+  refill(accessible_, toQt(button.accessibleName));
+  QStringList kinds, screens;
+  int kind = -1, target = -1;
+  for (const auto& k : work_.project().kinds) {
+    if (k->id == button.kind) kind = int(kinds.size());
+    kinds << toQt(k->name);
+  }
+  for (const auto& s : work_.project().screens) {
+    if (s->id == button.action.screen) target = int(screens.size());
+    screens << toQt(s->name);
+  }
+  const auto list = [](QComboBox* box, const QStringList& names, int index) {
+    QStringList shown;
+    for (int i = 0; i < box->count(); ++i) shown << box->itemText(i);
+    if (shown != names) {
+      box->clear();
+      box->addItems(names);
+    }
+    refill(box, index);
+  };
+  list(kind_, kinds, kind);
+  list(target_, screens, target);
+  refill(do_, static_cast<int>(button.action.type));
+  target_->setEnabled(button.action.type == ActionType::Open || button.action.type == ActionType::PutOnTop);
+  refill(message_, toQt(button.action.message));
+  message_->setEnabled(button.action.type == ActionType::Message);
+  refill(disabled_, button.disabled);
+  refill(entry_, work_.screen()->entry == work_.item()->id);
+}
+
+void ItemForm::refreshPlace() {
+  const Item& item = *work_.item();
+  refill(pinX_, static_cast<int>(item.place.x.pin));
+  refill(pinY_, static_cast<int>(item.place.y.pin));
+  refill(x_, QString::number(item.place.x.offset));
+  refill(y_, QString::number(item.place.y.offset));
+  refill(w_, QString::number(item.place.x.size));
+  refill(h_, QString::number(item.place.y.size));
+  refill(locked_, item.locked);
+  refill(hidden_, item.hidden);
+  // In a container the container decides where it is.
+  const bool free = !item.parent;
+  for (QWidget* field : {static_cast<QWidget*>(pinX_), static_cast<QWidget*>(pinY_),
+                         static_cast<QWidget*>(x_), static_cast<QWidget*>(y_)})
+    field->setEnabled(free);
+}
+
+void ItemForm::refresh() {
+  const Item* item = work_.item();
+  if (!item) return;
+  const auto count = work_.picked().items.size();
+  head_->setText(count > 1 ? tr("%1 PICKED, FIRST “%2”").arg(count).arg(toQt(displayName(*item)))
+                           : toQt(displayName(*item)).toUpper());
+  const auto* button = item->button();
+  const auto* container = item->container();
+  buttonForm_->setVisible(button);
+  containerForm_->setVisible(container);
+  decorForm_->setVisible(!button && !container);
+  if (button) refreshButton(*button);
+  if (container) {
+    refill(gap_, QString::number(container->gap));
+    refill(padding_, QString::number(container->padding));
+    refill(across_, static_cast<int>(container->across));
+  }
+  const auto* panel = std::get_if<PanelData>(&item->what);
+  const auto* picture = std::get_if<PictureData>(&item->what);
+  fill_->setEnabled(panel);
+  radius_->setEnabled(panel);
+  file_->setEnabled(picture);
+  if (panel) refill(fill_, toQt(toText(Value(panel->fill))));
+  if (panel) refill(radius_, QString::number(panel->radius));
+  if (picture) refill(file_, toQt(picture->file));
+  refreshPlace();
+}
+
+}  // namespace bristle

@@ -1,0 +1,37 @@
+// The details of the picked item: caption, kind, place and pins, what it does.
+#pragma once
+#include "core/document/screen.h"
+#include "desktop/frame/work.h"
+#include "desktop/view/form.h"
+
+namespace bristle {
+
+class ItemForm : public QWidget {
+  Q_OBJECT
+ public:
+  explicit ItemForm(Work& work);
+  void editCaption();
+
+ private:
+  void buildButton(Form& form);
+  void buildAction(Form& form);
+  void buildPlace(Form& form);
+  void buildContainer(Form& form);
+  void buildDecor(Form& form);
+  void refresh();
+  void refreshButton(const ButtonData& button);
+  void refreshPlace();
+  // One change on all picked items.
+  bool change(const char* name, std::function<void(Item&)> apply);
+  bool changePlace(const char* name, std::function<void(AxisPlace& x, AxisPlace& y)> apply);
+  bool setPin(bool horizontal, Pin pin);
+
+  Work& work_;
+  QLabel* head_;
+  Form *buttonForm_, *containerForm_, *decorForm_, *placeForm_;
+  QLineEdit *caption_, *accessible_, *x_, *y_, *w_, *h_, *gap_, *padding_, *fill_, *radius_, *file_, *message_;
+  QComboBox *kind_, *do_, *target_, *pinX_, *pinY_, *across_;
+  QCheckBox *disabled_, *entry_, *locked_, *hidden_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,162 @@
+#include "desktop/place/place_bench.h"
+
+#include <QAction>
+#include <QHBoxLayout>
+#include <QMenu>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "core/edit/screen_edits.h"
+#include "desktop/place/canvas.h"
+#include "desktop/place/display_strip.h"
+#include "desktop/place/item_form.h"
+#include "desktop/place/screen_form.h"
+#include "desktop/place/series_form.h"
+#include "desktop/view/empty_page.h"
+#include "paint/convert.h"
+
+namespace bristle {
+
+PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+  build();
+  buildCard();
+  addCommands();
+  connect(&work, &Work::changed, this, &PlaceBench::refresh);
+  connect(&work, &Work::pickedChanged, this, &PlaceBench::refresh);
+  connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
+  refresh();
+}
+
+void PlaceBench::build() {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  auto* head = new QHBoxLayout;
+  head->setContentsMargins(16, 8, 16, 8);
+  head->setSpacing(8);
+  title_ = new QLabel;
+  title_->setProperty("title", true);
+  about_ = new QLabel;
+  about_->setProperty("quiet", true);
+  head->addWidget(title_);
+  head->addWidget(about_);
+  head->addStretch();
+  auto* line = new QToolButton;
+  line->setText(tr("Line up"));
+  line->setAccessibleName(tr("Line up what is picked"));
+  line->setPopupMode(QToolButton::InstantPopup);
+  line->setObjectName(QStringLiteral("lineUp"));
+  head->addWidget(line);
+  column->addLayout(head);
+  pages_ = new QStackedWidget;
+  auto* page = new QWidget;
+  auto* inner = new QVBoxLayout(page);
+  inner->setContentsMargins(0, 0, 0, 0);
+  inner->setSpacing(0);
+  canvas_ = new Canvas(work_);
+  inner->addWidget(canvas_, 1);
+  inner->addWidget(new DisplayStrip(work_));
+  pages_->addWidget(page);
+  pages_->addWidget(new EmptyPage(tr("A screen holds buttons; focus goes from one to the other."),
+                                  {{tr("New screen"), [this] { newScreen(); }}}));
+  column->addWidget(pages_, 1);
+}
+
+void PlaceBench::buildCard() {
+  card_ = new QWidget;
+  auto* column = new QVBoxLayout(card_);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  forms_ = new QStackedWidget;
+  auto* screenPage = new QWidget;
+  auto* inner = new QVBoxLayout(screenPage);
+  inner->setContentsMargins(0, 0, 0, 0);
+  series_ = new SeriesForm(work_);
+  inner->addWidget(series_);
+  inner->addWidget(new ScreenForm(work_));
+  inner->addStretch();
+  auto* itemPage = new QWidget;
+  auto* itemColumn = new QVBoxLayout(itemPage);
+  itemColumn->setContentsMargins(0, 0, 0, 0);
+  itemForm_ = new ItemForm(work_);
+  itemColumn->addWidget(itemForm_);
+  itemColumn->addStretch();
+  forms_->addWidget(screenPage);
+  forms_->addWidget(itemPage);
+  column->addWidget(forms_);
+}
+
+void PlaceBench::addCommands() {
+  const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
+    auto* action = new QAction(name, this);
+    action->setShortcut(keys);
+    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    connect(action, &QAction::triggered, this, run);
+    addAction(action);
+    commands_.push_back(action);
+    return action;
+  };
+  add(tr("New screen"), {}, [this] { newScreen(); });
+  add(tr("Remove screen"), {}, [this] {
+    if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
+  });
+  add(tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert), [this] {
+    work_.pickItems({});
+    series_->begin();
+  });
+  const auto addDecor = [this](const char* name, auto what) {
+    if (!work_.screen()) return;
+    Item item;
+    item.place = {{Pin::Start, 120, 480, 0}, {Pin::Start, 120, 320, 0}};
+    item.what = std::move(what);
+    work_.perform(addItem(work_.screen()->id, name, std::move(item)));
+  };
+  add(tr("Add panel"), {}, [=] { addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12}); });
+  add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
+  add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
+    if (work_.screen() && work_.item()) work_.perform(removeItems(work_.screen()->id, work_.picked().items));
+  });
+  add(tr("Duplicate what is picked"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] {
+    if (work_.screen() && work_.item()) work_.perform(duplicateItems(work_.screen()->id, work_.picked().items));
+  });
+  add(tr("Pick all buttons"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] {
+    std::vector<ItemId> all;
+    if (work_.screen())
+      for (const auto& item : work_.screen()->items)
+        if (item->button()) all.push_back(item->id);
+    work_.pickItems(all);
+  });
+  add(tr("Start focus on the picked button"), {}, [this] {
+    if (work_.item() && work_.item()->button()) work_.perform(setEntry(work_.screen()->id, work_.item()->id));
+  });
+  auto* menu = new QMenu(this);
+  const std::pair<QString, Alignment> ways[] = {
+      {tr("Line up left edges"), Alignment::Left},   {tr("Line up centres"), Alignment::Centre},
+      {tr("Line up right edges"), Alignment::Right}, {tr("Line up top edges"), Alignment::Top},
+      {tr("Line up middles"), Alignment::Middle},    {tr("Line up bottom edges"), Alignment::Bottom}};
+  for (const auto& [name, how] : ways)
+    menu->addAction(add(name, {}, [this, how = how] { canvas_->align(how); }));
+  findChild<QToolButton*>(QStringLiteral("lineUp"))->setMenu(menu);
+}
+
+void PlaceBench::newScreen() {
+  if (!work_.perform(addScreen("Screen"))) return;
+  work_.pickScreen(work_.project().screens.back()->id);
+}
+
+void PlaceBench::refresh() {
+  const Screen* screen = work_.screen();
+  pages_->setCurrentIndex(screen ? 0 : 1);
+  forms_->setCurrentIndex(work_.item() ? 1 : 0);
+  title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
+  const Display* d = work_.display();
+  about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height) : QString());
+}
+
+QString PlaceBench::hint() const {
+  const Screen* screen = work_.screen();
+  if (screen && screen->items.empty()) return tr("Type captions at the right, then lay down a column");
+  return tr("Drag to move, arrows nudge (Shift: 10 px), Shift-click picks more");
+}
+
+}  // namespace bristle

@@ -1,0 +1,40 @@
+// The Place bench: the canvas, the other displays below it, and what is picked at the side.
+#pragma once
+#include <QLabel>
+#include <QStackedWidget>
+
+#include "desktop/frame/bench.h"
+
+namespace bristle {
+
+class Canvas;
+class ItemForm;
+class SeriesForm;
+
+class PlaceBench : public Bench {
+  Q_OBJECT
+ public:
+  PlaceBench(Work& work, QWidget* parent);
+  QWidget* card() override { return card_; }
+  std::vector<QAction*> commands() override { return commands_; }
+  QString hint() const override;
+
+ private:
+  void build();
+  void buildCard();
+  void addCommands();
+  void refresh();
+  void newScreen();
+
+  Work& work_;
+  QLabel *title_, *about_;
+  QStackedWidget* pages_;
+  Canvas* canvas_;
+  QWidget* card_;
+  QStackedWidget* forms_;
+  ItemForm* itemForm_;
+  SeriesForm* series_;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,21 @@
+// The on-screen controller: sends the same events as a real one.
+#pragma once
+#include <QWidget>
+
+#include "desktop/rehearse/rehearsal.h"
+
+class QToolButton;
+
+namespace bristle {
+
+class Pad : public QWidget {
+  Q_OBJECT
+ public:
+  explicit Pad(Rehearsal& rehearsal, QWidget* parent = nullptr);
+
+ private:
+  QToolButton* key(const QString& text, const QString& name, InputType type, Dir dir);
+  Rehearsal& rehearsal_;
+};
+
+}  // namespace bristle

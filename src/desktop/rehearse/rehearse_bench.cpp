@@ -1,0 +1,215 @@
+#include "desktop/rehearse/rehearse_bench.h"
+
+#include <QAction>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+#include "desktop/rehearse/pad.h"
+#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/takes.h"
+#include "desktop/view/form.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr int kMostShown = 2000;  // lines of the trace kept in the list
+
+QString promptsFor(Device device) {
+  switch (device) {
+    case Device::Mouse: return QObject::tr("Click: use");
+    case Device::Touch: return QObject::tr("Tap: use");
+    case Device::Keyboard: return QObject::tr("Enter: use   Esc: back");
+    case Device::Controller: return QObject::tr("Lower button: use   Right button: back");
+  }
+  return {};
+}
+
+}  // namespace
+
+RehearseBench::RehearseBench(Work& work, QWidget* parent)
+    : Bench(parent), work_(work), rehearsal_(work) {
+  build();
+  buildCard();
+  addCommands();
+  polling_.setInterval(4);
+  connect(&polling_, &QTimer::timeout, this, [this] {
+    for (const InputEvent& event : controllers_->poll(0)) rehearsal_.send(event);
+  });
+  connect(&rehearsal_, &Rehearsal::advanced, this, &RehearseBench::refresh);
+  connect(&rehearsal_, &Rehearsal::replayEnded, this, &RehearseBench::told);
+  connect(stage_, &Stage::wantsStart, this, &RehearseBench::restart);
+  // What runs is what was there when it began; a change begins it anew.
+  connect(&work, &Work::changed, this, [this] {
+    if (isVisible() && rehearsal_.running()) restart();
+  });
+}
+
+void RehearseBench::build() {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  auto* head = new QHBoxLayout;
+  head->setContentsMargins(16, 8, 16, 8);
+  head->setSpacing(8);
+  title_ = new QLabel(tr("Rehearsal"));
+  title_->setProperty("title", true);
+  about_ = new QLabel;
+  about_->setProperty("quiet", true);
+  head->addWidget(title_);
+  head->addWidget(about_);
+  head->addStretch();
+  speed_ = new QComboBox;
+  speed_->addItems({tr("full speed"), tr("half speed"), tr("quarter speed"), tr("stand still")});
+  speed_->setAccessibleName(tr("Speed"));
+  connect(speed_, &QComboBox::activated, this, [this](int i) {
+    constexpr double kSpeeds[] = {1, 0.5, 0.25, 0};
+    rehearsal_.setSpeed(kSpeeds[i]);
+  });
+  head->addWidget(speed_);
+  auto* step = new QPushButton(tr("Step 16 ms"));
+  step->setAccessibleName(tr("Step by 16 ms"));
+  connect(step, &QPushButton::clicked, this, [this] {
+    speed_->setCurrentIndex(3);
+    rehearsal_.setSpeed(0);
+    rehearsal_.stepBy(16);
+  });
+  head->addWidget(step);
+  auto* again = new QPushButton(tr("Restart"));
+  again->setAccessibleName(tr("Restart the rehearsal"));
+  connect(again, &QPushButton::clicked, this, &RehearseBench::restart);
+  head->addWidget(again);
+  column->addLayout(head);
+  stage_ = new Stage(work_, rehearsal_);
+  column->addWidget(stage_, 1);
+  auto* below = new QHBoxLayout;
+  below->setContentsMargins(0, 0, 16, 0);
+  below->addWidget(new Pad(rehearsal_));
+  prompts_ = new QLabel;
+  below->addWidget(prompts_);
+  below->addStretch();
+  column->addLayout(below);
+}
+
+void RehearseBench::buildCard() {
+  card_ = new QWidget;
+  auto* column = new QVBoxLayout(card_);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  auto* head = new Form;
+  head->heading(tr("TRACE"));
+  column->addWidget(head);
+  trace_ = new QListWidget;
+  trace_->setAccessibleName(tr("Trace: what happened"));
+  trace_->setUniformItemSizes(true);
+  trace_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  trace_->setTextElideMode(Qt::ElideRight);
+  trace_->setMinimumHeight(180);
+  trace_->setContentsMargins(12, 0, 12, 0);
+  column->addWidget(trace_, 1);
+  auto* form = new Form;
+  form->heading(tr("TAKES"));
+  name_ = form->text(tr("Name"), [](const QString&) { return true; });
+  name_->setText(tr("take"));
+  keep_ = form->button(tr("Keep this rehearsal as a take"), [this] { keep(); });
+  takes_ = form->choice(tr("Take"), {}, [](int) {});
+  replay_ = form->button(tr("Replay the take"), [this] { replayPicked(); });
+  result_ = form->note(QString());
+  column->addWidget(form);
+}
+
+void RehearseBench::addCommands() {
+  const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
+    auto* action = new QAction(name, this);
+    action->setShortcut(keys);
+    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    connect(action, &QAction::triggered, this, run);
+    addAction(action);
+    commands_.push_back(action);
+  };
+  add(tr("Restart the rehearsal"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { restart(); });
+  add(tr("Keep this rehearsal as a take"), {}, [this] { keep(); });
+  add(tr("Replay the take"), {}, [this] { replayPicked(); });
+}
+
+void RehearseBench::enter() {
+  if (!controllers_) controllers_ = std::make_unique<Controllers>();
+  polling_.start();
+  refreshTakes();
+  restart();
+  stage_->setFocus();
+}
+
+void RehearseBench::leave() {
+  polling_.stop();
+  rehearsal_.stop();
+}
+
+void RehearseBench::restart() {
+  trace_->clear();
+  shown_ = 0;
+  result_->setText({});
+  rehearsal_.start();
+  stage_->update();
+  stage_->setFocus();
+}
+
+void RehearseBench::refresh() {
+  Session* session = rehearsal_.session();
+  if (!session) return;
+  const auto& trace = session->trace();
+  for (; shown_ < trace.size(); ++shown_)
+    trace_->addItem(tr("%1  %2").arg(trace[shown_].at, 6).arg(toQt(toLine(trace[shown_], work_.project()))));
+  while (trace_->count() > kMostShown) delete trace_->takeItem(0);
+  if (trace_->count()) trace_->scrollToBottom();
+  const Display& d = session->display();
+  about_->setText(tr("%1 · %2 s").arg(toQt(d.name)).arg(session->now() / 1000));
+  prompts_->setText(promptsFor(session->modality()));
+  keep_->setEnabled(!rehearsal_.replaying());
+}
+
+void RehearseBench::refreshTakes() {
+  const QString before = takes_->currentData().toString();
+  takes_->clear();
+  for (const QString& path : takesIn(work_.folder()))
+    takes_->addItem(QFileInfo(path).fileName().section(QLatin1Char('.'), 0, 0), path);
+  const int at = takes_->findData(before);
+  takes_->setCurrentIndex(at < 0 && takes_->count() ? 0 : at);
+  replay_->setEnabled(takes_->count() > 0);
+}
+
+void RehearseBench::keep() {
+  if (!rehearsal_.running()) return;
+  const QString wanted = name_->text().trimmed().isEmpty() ? tr("take") : name_->text().trimmed();
+  const auto path = keepTake(work_.folder(), rehearsal_.keep(fromQt(wanted)));
+  if (!path) return work_.tell(tr("The take is not kept: %1").arg(toQt(path.error().text())), true);
+  refreshTakes();
+  takes_->setCurrentIndex(takes_->findData(*path));
+  work_.tell(tr("Kept as %1").arg(QFileInfo(*path).fileName()));
+}
+
+void RehearseBench::replayPicked() {
+  const QString path = takes_->currentData().toString();
+  if (path.isEmpty()) return;
+  auto take = readTake(path);
+  if (!take) return work_.tell(toQt(take.error().text()), true);
+  trace_->clear();
+  shown_ = 0;
+  result_->setText(tr("Replaying…"));
+  rehearsal_.replay(std::move(*take));
+}
+
+void RehearseBench::told() {
+  const auto& failures = rehearsal_.failures();
+  if (failures.empty()) return result_->setText(tr("The take passed: all came as expected."));
+  result_->setText(tr("The take failed %n time(s). First, line %1 expected “%2”.", nullptr, int(failures.size()))
+                       .arg(failures.front().source)
+                       .arg(toQt(failures.front().expected)));
+}
+
+QString RehearseBench::hint() const {
+  return tr("Arrows, Enter, Esc and Tab play the menu · F6 leaves the stage · Ctrl+R restarts");
+}
+
+}  // namespace bristle

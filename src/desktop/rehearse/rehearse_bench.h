@@ -1,0 +1,56 @@
+// The Rehearse bench: the stage, the controller below it, the trace and the takes at the side.
+#pragma once
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+#include <QTimer>
+
+#include "desktop/frame/bench.h"
+#include "desktop/rehearse/rehearsal.h"
+#include "devices/controllers.h"
+
+namespace bristle {
+
+class Stage;
+
+class RehearseBench : public Bench {
+  Q_OBJECT
+ public:
+  RehearseBench(Work& work, QWidget* parent);
+  QWidget* card() override { return card_; }
+  std::vector<QAction*> commands() override { return commands_; }
+  void enter() override;
+  void leave() override;
+  QString hint() const override;
+  Rehearsal& rehearsal() { return rehearsal_; }
+  Stage& stage() { return *stage_; }
+  void restart();
+
+ private:
+  void build();
+  void buildCard();
+  void addCommands();
+  void refresh();
+  void refreshTakes();
+  void keep();
+  void replayPicked();
+  void told();
+
+  Work& work_;
+  Rehearsal rehearsal_;
+  std::unique_ptr<Controllers> controllers_;
+  QTimer polling_;
+  Stage* stage_;
+  QLabel *title_, *about_, *prompts_, *result_;
+  QWidget* card_;
+  QListWidget* trace_;
+  QComboBox *takes_, *speed_;
+  QLineEdit* name_;
+  QPushButton *keep_, *replay_;
+  size_t shown_ = 0;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,179 @@
+#include "desktop/rehearse/stage.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QTouchEvent>
+#include <cmath>
+
+#include "desktop/frame/theme.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kMargin = 12;
+
+std::optional<InputEvent> meaning(int key, bool down) {
+  InputEvent e;
+  e.device = Device::Keyboard;
+  e.down = down;
+  switch (key) {
+    case Qt::Key_Up: e.type = InputType::Move; e.dir = Dir::Up; return e;
+    case Qt::Key_Down: e.type = InputType::Move; e.dir = Dir::Down; return e;
+    case Qt::Key_Left: e.type = InputType::Move; e.dir = Dir::Left; return e;
+    case Qt::Key_Right: e.type = InputType::Move; e.dir = Dir::Right; return e;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+    case Qt::Key_Space: e.type = InputType::Accept; return e;
+    case Qt::Key_Escape: e.type = InputType::Cancel; return e;
+    default: return {};
+  }
+}
+
+}  // namespace
+
+Stage::Stage(Work& work, Rehearsal& rehearsal, QWidget* parent)
+    : QWidget(parent), work_(work), rehearsal_(rehearsal) {
+  setFocusPolicy(Qt::StrongFocus);
+  setMouseTracking(true);
+  setAttribute(Qt::WA_AcceptTouchEvents);
+  setAttribute(Qt::WA_OpaquePaintEvent);
+  setMinimumSize(320, 200);
+  setAccessibleName(tr("Stage: the running menu"));
+  setAccessibleDescription(tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the stage"));
+  connect(&rehearsal, &Rehearsal::advanced, this, qOverload<>(&QWidget::update));
+}
+
+double Stage::zoom() const {
+  const Display* d = work_.display();
+  if (!d) return 1;
+  return std::max(0.02, std::min((width() - 2 * kMargin) / d->layoutWidth(),
+                                 (height() - 2 * kMargin) / d->layoutHeight()));
+}
+
+QPointF Stage::origin() const {
+  const Display* d = work_.display();
+  if (!d) return {};
+  return {std::round((width() - d->layoutWidth() * zoom()) / 2), std::round((height() - d->layoutHeight() * zoom()) / 2)};
+}
+
+QPointF Stage::toScreen(const QPointF& p) const { return (p - origin()) / zoom(); }
+QPointF Stage::toWidget(const QPointF& p) const { return p * zoom() + origin(); }
+
+void Stage::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  p.fillRect(rect(), theme().work);
+  const Display* d = work_.display();
+  Session* session = rehearsal_.session();
+  if (!session || !d) {
+    p.setPen(theme().onWork);
+    p.drawText(rect(), Qt::AlignCenter, tr("Press Enter here, or Rehearse above, to run the menu"));
+  } else {
+    p.save();
+    p.translate(origin());
+    p.scale(zoom(), zoom());
+    p.setClipRect(QRectF(0, 0, d->layoutWidth(), d->layoutHeight()));
+    paintSession(p, work_.looks(), *session);
+    p.restore();
+    if (session->ended()) {
+      p.fillRect(rect(), QColor(0, 0, 0, 120));
+      p.setPen(Qt::white);
+      p.drawText(rect(), Qt::AlignCenter, tr("The menu has quit. Restart runs it again."));
+    }
+  }
+  if (!hasFocus()) return;
+  p.setPen(QPen(theme().accent, 3));
+  p.drawRect(rect().adjusted(1, 1, -2, -2));
+}
+
+// Tab belongs to the menu while it runs; F6 goes on to the next part of the window.
+bool Stage::event(QEvent* event) {
+  if (event->type() == QEvent::KeyPress && rehearsal_.running()) {
+    auto* pressed = static_cast<QKeyEvent*>(event);
+    if (pressed->key() == Qt::Key_Tab || pressed->key() == Qt::Key_Backtab) {
+      InputEvent step;
+      step.type = InputType::Step;
+      step.down = pressed->key() == Qt::Key_Tab;
+      rehearsal_.send(step);
+      return true;
+    }
+  }
+  // Escape is the menu's way back; no shortcut of the window may take it.
+  if (event->type() == QEvent::ShortcutOverride && rehearsal_.running() &&
+      meaning(static_cast<QKeyEvent*>(event)->key(), true)) {
+    event->accept();
+    return true;
+  }
+  if (event->type() == QEvent::TouchBegin || event->type() == QEvent::TouchUpdate ||
+      event->type() == QEvent::TouchEnd) {
+    const auto& points = static_cast<QTouchEvent*>(event)->points();
+    if (points.isEmpty()) return true;
+    const auto type = event->type() == QEvent::TouchBegin ? InputType::PointDown
+                      : event->type() == QEvent::TouchEnd ? InputType::PointUp : InputType::Point;
+    sendPoint(type, points.first().position(), Device::Touch);
+    return true;
+  }
+  return QWidget::event(event);
+}
+
+bool Stage::key(QKeyEvent* event, bool down) {
+  if (event->isAutoRepeat()) return true;  // the session repeats by its own rule
+  const bool plain = !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
+  auto what = meaning(event->key(), down);
+  if (!what || (down && !plain)) return false;
+  if (down && !rehearsal_.running()) {
+    if (what->type != InputType::Accept) return false;
+    Q_EMIT wantsStart();
+    return true;
+  }
+  down ? static_cast<void>(held_.insert(event->key())) : static_cast<void>(held_.remove(event->key()));
+  rehearsal_.send(*what);
+  return true;
+}
+
+void Stage::keyPressEvent(QKeyEvent* event) {
+  if (!key(event, true)) QWidget::keyPressEvent(event);
+}
+
+void Stage::keyReleaseEvent(QKeyEvent* event) {
+  if (!key(event, false)) QWidget::keyReleaseEvent(event);
+}
+
+void Stage::sendPoint(InputType type, const QPointF& widget, Device device) {
+  const QPointF at = toScreen(widget);
+  InputEvent e;
+  e.type = type;
+  e.device = device;
+  e.x = at.x();
+  e.y = at.y();
+  rehearsal_.send(e);
+}
+
+void Stage::mouseMoveEvent(QMouseEvent* event) { sendPoint(InputType::Point, event->position()); }
+
+void Stage::mousePressEvent(QMouseEvent* event) {
+  if (event->button() != Qt::LeftButton) return;
+  if (!rehearsal_.running()) {
+    Q_EMIT wantsStart();
+    return;
+  }
+  sendPoint(InputType::PointDown, event->position());
+}
+
+void Stage::mouseReleaseEvent(QMouseEvent* event) {
+  if (event->button() == Qt::LeftButton) sendPoint(InputType::PointUp, event->position());
+}
+
+void Stage::leaveEvent(QEvent*) { sendPoint(InputType::Point, QPointF(-1e4, -1e4)); }
+
+// What was held when the keyboard went elsewhere will never be let go here.
+void Stage::focusOutEvent(QFocusEvent*) {
+  if (held_.isEmpty()) return;
+  held_.clear();
+  InputEvent gone;
+  gone.type = InputType::Gone;
+  rehearsal_.send(gone);
+}
+
+}  // namespace bristle

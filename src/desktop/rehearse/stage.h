@@ -1,0 +1,42 @@
+// The menu alone on its display. Takes the mouse, touch and the keyboard as a player would use them.
+#pragma once
+#include <QSet>
+#include <QWidget>
+
+#include "desktop/rehearse/rehearsal.h"
+
+namespace bristle {
+
+class Stage : public QWidget {
+  Q_OBJECT
+ public:
+  Stage(Work& work, Rehearsal& rehearsal, QWidget* parent = nullptr);
+  QPointF toScreen(const QPointF& widget) const;
+  QPointF toWidget(const QPointF& screen) const;
+
+ Q_SIGNALS:
+  void wantsStart();  // Enter or a click while nothing runs
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  bool event(QEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void keyReleaseEvent(QKeyEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void leaveEvent(QEvent* event) override;
+  void focusOutEvent(QFocusEvent* event) override;
+
+ private:
+  void sendPoint(InputType type, const QPointF& widget, Device device = Device::Mouse);
+  bool key(QKeyEvent* event, bool down);
+  double zoom() const;
+  QPointF origin() const;
+
+  Work& work_;
+  Rehearsal& rehearsal_;
+  QSet<int> held_;
+};
+
+}  // namespace bristle

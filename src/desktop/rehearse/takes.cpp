@@ -1,0 +1,46 @@
+#include "desktop/rehearse/takes.h"
+
+#include <QDir>
+
+#include "core/formats/file_io.h"
+#include "core/formats/take_file.h"
+#include "deliver/pictures.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+const QString kEnding = QStringLiteral(".take.jsonl");
+}
+
+QStringList takesIn(const QString& folder) {
+  QStringList out;
+  if (folder.isEmpty()) return out;
+  for (const QString& place : {folder, folder + QStringLiteral("/takes")})
+    for (const QString& name : QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files, QDir::Name))
+      out << place + QLatin1Char('/') + name;
+  return out;
+}
+
+Result<Take> readTake(const QString& path) {
+  const auto text = readFile(fromQt(path), 64 << 20);
+  if (!text) return tl::unexpected(text.error());
+  auto take = parseTake(*text);
+  if (!take) return fail(fromQt(path) + ", " + take.error().place, take.error().reason);
+  return take;
+}
+
+Result<QString> keepTake(const QString& folder, const Take& take) {
+  if (folder.isEmpty()) return fail({}, "save the project first: takes are kept beside it");
+  const QString place = folder + QStringLiteral("/takes");
+  if (!QDir().mkpath(place)) return fail(fromQt(place), "cannot be made");
+  std::vector<std::string> taken;
+  for (const QString& path : takesIn(folder)) {
+    QString name = path.section(QLatin1Char('/'), -1);
+    taken.push_back(fromQt(name.chopped(kEnding.size())));
+  }
+  const QString path = place + QLatin1Char('/') + toQt(safeFileName(take.name, taken)) + kEnding;
+  if (auto written = writeFile(fromQt(path), writeTake(take)); !written) return tl::unexpected(written.error());
+  return path;
+}
+
+}  // namespace bristle

@@ -1,0 +1,16 @@
+// The takes kept beside a project, in the folder `takes`.
+#pragma once
+#include <QString>
+#include <QStringList>
+
+#include "core/session/take.h"
+
+namespace bristle {
+
+// The files, by name; empty while the project has no folder.
+QStringList takesIn(const QString& folder);
+Result<Take> readTake(const QString& path);
+// Writes `folder/takes/NAME.take.jsonl` and returns its path; never over another take.
+Result<QString> keepTake(const QString& folder, const Take& take);
+
+}  // namespace bristle

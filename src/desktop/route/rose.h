@@ -1,0 +1,35 @@
+// Four arms, one for each direction, saying where it leads; a click picks the direction.
+#pragma once
+#include <QWidget>
+#include <array>
+
+#include "core/document/screen.h"
+#include "desktop/route/strokes.h"
+
+namespace bristle {
+
+class Rose : public QWidget {
+  Q_OBJECT
+ public:
+  struct Arm {
+    QString text;
+    RouteType type = RouteType::Solved;
+    bool leads = false, returns = false;
+  };
+  explicit Rose(QWidget* parent = nullptr);
+  void set(std::array<Arm, 4> arms, Dir picked);
+  QSize sizeHint() const override { return {240, 150}; }
+
+ Q_SIGNALS:
+  void dirPicked(bristle::Dir dir);
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+
+ private:
+  std::array<Arm, 4> arms_;
+  Dir picked_ = Dir::Down;
+};
+
+}  // namespace bristle

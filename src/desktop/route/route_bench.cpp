@@ -1,0 +1,88 @@
+#include "desktop/route/route_bench.h"
+
+#include <QAction>
+#include <QButtonGroup>
+#include <QHBoxLayout>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "core/edit/screen_edits.h"
+#include "desktop/route/route_card.h"
+#include "desktop/route/route_view.h"
+#include "paint/convert.h"
+
+namespace bristle {
+
+RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  auto* head = new QHBoxLayout;
+  head->setContentsMargins(16, 8, 16, 8);
+  head->setSpacing(8);
+  title_ = new QLabel;
+  title_->setProperty("title", true);
+  about_ = new QLabel;
+  about_->setProperty("quiet", true);
+  head->addWidget(title_);
+  head->addWidget(about_);
+  head->addStretch();
+  view_ = new RouteView(work);
+  auto* group = new QButtonGroup(this);
+  const std::pair<QString, Shown> ways[] = {
+      {tr("All routes"), Shown::All}, {tr("Of the picked"), Shown::Picked}, {tr("One direction"), Shown::Direction}};
+  for (const auto& [name, shown] : ways) {
+    auto* button = new QToolButton;
+    button->setText(name);
+    button->setAccessibleName(name);
+    button->setCheckable(true);
+    button->setChecked(shown == Shown::All);
+    group->addButton(button);
+    head->addWidget(button);
+    connect(button, &QToolButton::clicked, view_, [this, shown = shown] { view_->show(shown); });
+  }
+  column->addLayout(head);
+  column->addWidget(view_, 1);
+  card_ = new RouteCard(work);
+  const std::pair<QString, RouteRule> rules[] = {
+      {tr("Close the picked direction"), {RouteType::Closed, {}}},
+      {tr("Let the picked direction wrap round"), {RouteType::Wrap, {}}},
+      {tr("Release the picked direction"), {}}};
+  for (const auto& [name, rule] : rules) {
+    auto* action = new QAction(name, this);
+    connect(action, &QAction::triggered, this, [this, rule = rule] { set(rule); });
+    commands_.push_back(action);
+  }
+  connect(&work, &Work::changed, this, &RouteBench::refresh);
+  connect(&work, &Work::pickedChanged, this, &RouteBench::refresh);
+  refresh();
+}
+
+QWidget* RouteBench::card() { return card_; }
+
+void RouteBench::set(RouteRule rule) {
+  if (view_->pickedBox() >= 0)
+    work_.perform(setRoute(work_.screen()->id, work_.item()->id, work_.picked().dir, rule));
+}
+
+void RouteBench::refresh() {
+  const Screen* screen = work_.screen();
+  title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
+  int pinned = 0, closed = 0, wraps = 0;
+  if (screen)
+    for (const auto& item : screen->items)
+      if (const ButtonData* b = item->button())
+        for (const RouteRule& rule : b->routes) {
+          pinned += rule.type == RouteType::Pinned;
+          closed += rule.type == RouteType::Closed;
+          wraps += rule.type == RouteType::Wrap;
+        }
+  about_->setText(tr("%1 buttons · %2 pinned · %3 closed · %4 wrap")
+                      .arg(work_.routes().items.size()).arg(pinned).arg(closed).arg(wraps));
+}
+
+QString RouteBench::hint() const {
+  return tr("Drag a knob of the picked button to another to pin · X close · W wrap · R release · Ctrl+arrows walk");
+}
+
+}  // namespace bristle

@@ -1,0 +1,30 @@
+// The Route bench: where focus goes, seen and set.
+#pragma once
+#include <QLabel>
+
+#include "desktop/frame/bench.h"
+
+namespace bristle {
+
+class RouteCard;
+class RouteView;
+
+class RouteBench : public Bench {
+  Q_OBJECT
+ public:
+  RouteBench(Work& work, QWidget* parent);
+  QWidget* card() override;
+  std::vector<QAction*> commands() override { return commands_; }
+  QString hint() const override;
+
+ private:
+  void refresh();
+  void set(RouteRule rule);
+  Work& work_;
+  QLabel *title_, *about_;
+  RouteView* view_;
+  RouteCard* card_;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

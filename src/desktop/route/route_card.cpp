@@ -1,0 +1,156 @@
+#include "desktop/route/route_card.h"
+
+#include <QVBoxLayout>
+
+#include "core/edit/screen_edits.h"
+#include "core/focus/judge.h"
+#include "core/focus/why.h"
+#include "desktop/route/rose.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+// Looking at every pair is too slow for screens larger than this to do on every change.
+constexpr size_t kMostJudged = 400;
+
+QString percent(double share) { return QStringLiteral("%1 %").arg(qRound(share * 100)); }
+
+QString reasonOf(const RankedCandidate& c) {
+  if (c.verdict == Verdict::Behind) return QObject::tr("behind something nearer");
+  if (c.verdict == Verdict::Aside) return QObject::tr("%1° off the direction").arg(qRound(c.angle));
+  const QString where = c.ahead ? QObject::tr("straight ahead") : QObject::tr("%1° off").arg(qRound(c.angle));
+  return c.returns ? QObject::tr("%1, returns here").arg(where) : where;
+}
+
+}  // namespace
+
+RouteCard::RouteCard(Work& work) : work_(work) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  auto* form = new Form;
+  column->addWidget(form);
+  column->addStretch();
+  head_ = form->heading(QString());
+  rose_ = new Rose;
+  form->wide(rose_);
+  connect(rose_, &Rose::dirPicked, this, [this](Dir dir) { work_.pickDir(dir); });
+  const QString names[] = {tr("Up"), tr("Down"), tr("Left"), tr("Right")};
+  for (Dir dir : kDirs)
+    choices_[size_t(dir)] = form->choice(names[size_t(dir)], {}, [this, dir](int i) { setFromChoice(dir, i); });
+  entry_ = form->check(tr("Focus starts here"), [this](bool on) {
+    if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
+  });
+  whyHead_ = form->heading(QString());
+  why_ = form->note(QString());
+  why_->setTextFormat(Qt::RichText);
+  form->heading(tr("THIS SCREEN"));
+  figures_ = form->note(QString());
+  connect(&work, &Work::changed, this, &RouteCard::refresh);
+  connect(&work, &Work::pickedChanged, this, &RouteCard::refresh);
+  refresh();
+}
+
+int RouteCard::pickedBox() const {
+  const Screen* screen = work_.screen();
+  if (!screen || !work_.item()) return -1;
+  const ScreenRoutes& routes = work_.routes();
+  for (size_t i = 0; i < screen->items.size(); ++i)
+    if (screen->items[i]->id == work_.item()->id) return routes.boxOf[i];
+  return -1;
+}
+
+QString RouteCard::nameOfBox(int box) const {
+  return toQt(displayName(*work_.screen()->items[size_t(work_.routes().items[size_t(box)])]));
+}
+
+void RouteCard::setFromChoice(Dir dir, int index) {
+  const int box = pickedBox();
+  if (box < 0) return;
+  RouteRule rule;
+  if (index == 1) rule.type = RouteType::Closed;
+  if (index == 2) rule.type = RouteType::Wrap;
+  if (index >= 3) {
+    const int target = index - 3 >= box ? index - 2 : index - 3;  // the button itself is not offered
+    rule = {RouteType::Pinned, work_.screen()->items[size_t(work_.routes().items[size_t(target)])]->id};
+  }
+  work_.pickDir(dir);
+  work_.perform(setRoute(work_.screen()->id, work_.item()->id, dir, rule));
+}
+
+void RouteCard::refreshRoutes(int box) {
+  const ScreenRoutes& routes = work_.routes();
+  std::array<Rose::Arm, 4> arms;
+  for (Dir dir : kDirs) {
+    QComboBox* choice = choices_[size_t(dir)];
+    choice->setEnabled(box >= 0);
+    QStringList names{tr("solved"), tr("closed"), tr("wraps round")};
+    int current = 0;
+    if (box >= 0) {
+      const RouteRule& rule = work_.item()->button()->routes[size_t(dir)];
+      const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
+      for (size_t b = 0; b < routes.items.size(); ++b)
+        if (static_cast<int>(b) != box) names << tr("pinned to %1").arg(nameOfBox(static_cast<int>(b)));
+      Rose::Arm& arm = arms[size_t(dir)];
+      arm.type = rule.type;
+      arm.leads = route.target >= 0;
+      arm.returns = route.returns;
+      arm.text = arm.leads ? nameOfBox(route.target) : rule.type == RouteType::Closed ? tr("closed") : tr("nothing");
+      names[0] = rule.type == RouteType::Solved && arm.leads ? tr("solved: %1").arg(arm.text) : tr("solved");
+      if (rule.type == RouteType::Closed) current = 1;
+      if (rule.type == RouteType::Wrap) current = 2;
+      if (rule.type == RouteType::Pinned && route.target >= 0)
+        current = route.target > box ? route.target + 2 : route.target + 3;
+    }
+    choice->clear();
+    choice->addItems(names);
+    refill(choice, current);
+  }
+  rose_->set(arms, work_.picked().dir);
+}
+
+void RouteCard::refreshWhy(int box) {
+  const Dir dir = work_.picked().dir;
+  whyHead_->setText(tr("WHY %1").arg(toQt(std::string(nameOf(dir))).toUpper()));
+  if (box < 0) return why_->setText(QString());
+  const ScreenRoutes& routes = work_.routes();
+  QString text;
+  int place = 1;
+  for (const RankedCandidate& c : rank(routes.input, routes.output.routes, box, dir, 5))
+    text += tr("<p style='margin:0 0 6px 0'><b>%1 %2</b> · %3 px<br>%4</p>")
+                .arg(place++)
+                .arg(nameOfBox(c.target).toHtmlEscaped())
+                .arg(qRound(c.effort))
+                .arg(reasonOf(c));
+  why_->setText(text.isEmpty() ? tr("Nothing lies that way.") : text);
+}
+
+void RouteCard::refreshFigures() {
+  const ScreenRoutes& routes = work_.routes();
+  if (routes.items.size() < 2 || routes.items.size() > kMostJudged) {
+    figures_->setText(tr("%n button(s)", nullptr, int(routes.items.size())));
+    return;
+  }
+  const Judgement j = judge(routes.input.boxes, routes.output.routes);
+  figures_->setText(tr("%1 buttons\nAll reach all: %2\nThere and back: %3\nwith memory: %4\nJumped over: %5\n"
+                       "Repairs: %6\nLongest way: %7 steps")
+                        .arg(routes.items.size())
+                        .arg(j.reach >= 1 ? tr("yes") : tr("no"))
+                        .arg(percent(j.thereAndBack()))
+                        .arg(percent(j.memoryShare()))
+                        .arg(j.jumped)
+                        .arg(routes.output.repairs)
+                        .arg(j.mostSteps));
+}
+
+void RouteCard::refresh() {
+  const int box = pickedBox();
+  head_->setText(box < 0 ? tr("PICK A BUTTON") : nameOfBox(box).toUpper());
+  entry_->setEnabled(box >= 0);
+  refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
+  refreshRoutes(box);
+  refreshWhy(box);
+  refreshFigures();
+}
+
+}  // namespace bristle

@@ -1,0 +1,38 @@
+// The card of the Route bench: the rose with the four routes of the picked button, why the picked
+// direction leads where it leads, and figures of the screen.
+#pragma once
+#include <QListWidget>
+#include <array>
+
+#include "desktop/frame/work.h"
+#include "desktop/view/form.h"
+
+namespace bristle {
+
+class Rose;
+
+class RouteCard : public QWidget {
+  Q_OBJECT
+ public:
+  explicit RouteCard(Work& work);
+
+ private:
+  void refresh();
+  void refreshRoutes(int box);
+  void refreshWhy(int box);
+  void refreshFigures();
+  void setFromChoice(Dir dir, int index);
+  int pickedBox() const;
+  QString nameOfBox(int box) const;
+
+  Work& work_;
+  QLabel* head_;
+  Rose* rose_;
+  std::array<QComboBox*, 4> choices_;
+  QCheckBox* entry_;
+  QLabel* whyHead_;
+  QLabel* why_;
+  QLabel* figures_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,200 @@
+#include "desktop/route/route_view.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <cmath>
+
+#include "core/edit/screen_edits.h"
+#include "desktop/frame/theme.h"
+#include "desktop/route/strokes.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kKnob = 6, kKnobAway = 13;
+
+std::optional<Dir> dirOf(int key) {
+  switch (key) {
+    case Qt::Key_Up: return Dir::Up;
+    case Qt::Key_Down: return Dir::Down;
+    case Qt::Key_Left: return Dir::Left;
+    case Qt::Key_Right: return Dir::Right;
+    default: return {};
+  }
+}
+
+}  // namespace
+
+RouteView::RouteView(Work& work, QWidget* parent) : ScreenView(work, parent) {
+  setAccessibleName(tr("Routes of the screen"));
+  setAccessibleDescription(tr("Arrows pick a direction, Ctrl and arrows walk, X closes, W wraps, R releases"));
+}
+
+void RouteView::show(Shown shown) {
+  shown_ = shown;
+  update();
+}
+
+int RouteView::pickedBox() const {
+  const Screen* screen = work().screen();
+  if (!screen || work().picked().items.empty()) return -1;
+  const ScreenRoutes& routes = work().routes();
+  for (size_t b = 0; b < routes.items.size(); ++b)
+    if (screen->items[size_t(routes.items[b])]->id == work().picked().items.front()) return static_cast<int>(b);
+  return -1;
+}
+
+QRectF RouteView::boxRect(int box) const { return toWidget(work().routes().input.boxes[size_t(box)]); }
+
+QPointF RouteView::knob(Dir dir) const {
+  const int box = pickedBox();
+  if (box < 0) return {};
+  const QRectF r = boxRect(box).adjusted(-kKnobAway, -kKnobAway, kKnobAway, kKnobAway);
+  return sideOf(r, dir, dir == Dir::Up || dir == Dir::Left ? -14 : 14);
+}
+
+void RouteView::paintRoutes(QPainter& p) {
+  const ScreenRoutes& routes = work().routes();
+  const int picked = pickedBox();
+  const Display& d = *work().display();
+  const QRectF all = toWidget(Box{0, 0, d.layoutWidth(), d.layoutHeight()});
+  for (const bool strong : {false, true}) {
+    for (size_t b = 0; b < routes.items.size(); ++b) {
+      for (Dir dir : kDirs) {
+        const Route& route = routes.output.routes[b][size_t(dir)];
+        const bool mine = static_cast<int>(b) == picked;
+        if (shown_ == Shown::Picked && !mine && route.target != picked) continue;
+        if (shown_ == Shown::Direction && dir != work().picked().dir) continue;
+        if ((picked < 0 || mine) != strong || route.target < 0) continue;
+        Stroke s{boxRect(static_cast<int>(b)), boxRect(route.target), dir, StrokeSort::Solved,
+                 route.returns, strong, all};
+        if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
+        if (routes.wraps[b][size_t(dir)]) s.sort = StrokeSort::Wrap;
+        if (routes.broken[b][size_t(dir)]) s.sort = StrokeSort::Broken;
+        paintStroke(p, s);
+      }
+    }
+  }
+}
+
+void RouteView::paintKnobs(QPainter& p) {
+  if (pickedBox() < 0) return;
+  for (Dir dir : kDirs) {
+    const bool on = dir == work().picked().dir;
+    p.setPen(QPen(Qt::white, 2));
+    p.setBrush(on ? QColor("#0f6e6e") : QColor("#3a3835"));
+    p.drawEllipse(knob(dir), on ? kKnob + 2 : kKnob, on ? kKnob + 2 : kKnob);
+  }
+  if (!dragging_) return;
+  p.setPen(QPen(QColor("#e09a12"), 3));
+  p.drawLine(knob(work().picked().dir), at_);
+}
+
+void RouteView::paintOver(QPainter& p) {
+  const Screen* screen = work().screen();
+  if (!screen || !work().display()) return;
+  const ScreenRoutes& routes = work().routes();
+  const int picked = pickedBox();
+  for (size_t b = 0; b < routes.items.size(); ++b) {
+    const QRectF r = boxRect(static_cast<int>(b));
+    const bool mine = static_cast<int>(b) == picked;
+    p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
+    p.setBrush(mine ? QColor("#0f6e6e") : QColor(40, 46, 48, 150));
+    p.drawRoundedRect(r, 5, 5);
+    const Item& item = *screen->items[size_t(routes.items[b])];
+    if (item.id == screen->entry) {
+      p.setBrush(Qt::white);
+      p.setPen(QPen(QColor("#0f6e6e"), 3));
+      p.drawEllipse(r.topLeft() + QPointF(2, 2), 5, 5);
+    }
+    if (r.width() < 40) continue;
+    p.setPen(Qt::white);
+    const QString name = fontMetrics().elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 8);
+    p.drawText(r, Qt::AlignCenter, name);
+  }
+  paintRoutes(p);
+  paintKnobs(p);
+}
+
+QString RouteView::hint(int item) const {
+  const ScreenRoutes& routes = work().routes();
+  const Screen& screen = *work().screen();
+  QStringList lines{ScreenView::hint(item)};
+  const int box = routes.boxOf[size_t(item)];
+  if (box < 0) return lines.front();
+  for (Dir dir : kDirs) {
+    const int to = routes.output.routes[size_t(box)][size_t(dir)].target;
+    lines << tr("%1: %2").arg(toQt(std::string(nameOf(dir))),
+                              to < 0 ? tr("nothing")
+                                     : toQt(displayName(*screen.items[size_t(routes.items[size_t(to)])])));
+  }
+  return lines.join(QLatin1Char('\n'));
+}
+
+void RouteView::mousePressEvent(QMouseEvent* event) {
+  const Screen* screen = work().screen();
+  if (!screen || event->button() != Qt::LeftButton) return;
+  at_ = event->position();
+  if (pickedBox() >= 0) {
+    for (Dir dir : kDirs) {
+      const QPointF away = at_ - knob(dir);
+      if (std::hypot(away.x(), away.y()) > kKnob + 5) continue;
+      work().pickDir(dir);
+      dragging_ = true;
+      return update();
+    }
+  }
+  const int item = itemAt(toScreen(at_), true);
+  work().pickItems(item < 0 ? std::vector<ItemId>{} : std::vector{screen->items[size_t(item)]->id});
+}
+
+void RouteView::mouseMoveEvent(QMouseEvent* event) {
+  if (!dragging_) return;
+  at_ = event->position();
+  update();
+}
+
+void RouteView::mouseReleaseEvent(QMouseEvent* event) {
+  if (!dragging_) return;
+  dragging_ = false;
+  update();
+  const Screen& screen = *work().screen();
+  const int item = itemAt(toScreen(event->position()), true);
+  if (item < 0 || work().isPicked(screen.items[size_t(item)]->id)) return;
+  work().perform(setRoute(screen.id, work().picked().items.front(), work().picked().dir,
+                          {RouteType::Pinned, screen.items[size_t(item)]->id}));
+}
+
+void RouteView::walk(Dir dir) {
+  const Screen* screen = work().screen();
+  if (!screen) return;
+  const ScreenRoutes& routes = work().routes();
+  const int box = pickedBox();
+  const int to = box < 0 ? entryBox(*screen, routes, work().project().settings.rightToLeft)
+                         : routes.output.routes[size_t(box)][size_t(dir)].target;
+  if (to < 0) return work().tell(tr("Nothing %1 of here").arg(toQt(std::string(nameOf(dir)))));
+  work().pickItems({screen->items[size_t(routes.items[size_t(to)])]->id});
+  work().pickDir(dir);
+}
+
+void RouteView::keyPressEvent(QKeyEvent* event) {
+  if (const auto dir = dirOf(event->key())) {
+    if (event->modifiers() & Qt::ControlModifier || pickedBox() < 0) return walk(*dir);
+    return work().pickDir(*dir);
+  }
+  const auto set = [&](RouteRule rule) {
+    if (pickedBox() >= 0)
+      work().perform(setRoute(work().screen()->id, work().picked().items.front(), work().picked().dir, rule));
+  };
+  switch (event->key()) {
+    case Qt::Key_X: return set({RouteType::Closed, {}});
+    case Qt::Key_W: return set({RouteType::Wrap, {}});
+    case Qt::Key_R:
+    case Qt::Key_Delete: return set({});
+    default: ScreenView::keyPressEvent(event);
+  }
+}
+
+}  // namespace bristle

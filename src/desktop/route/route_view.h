@@ -1,0 +1,41 @@
+// The canvas of the Route bench: the screen stepped back, the routes over it. From the picked
+// button a knob on each side is dragged to another button to pin that direction.
+#pragma once
+#include "desktop/view/screen_view.h"
+
+namespace bristle {
+
+enum class Shown { All, Picked, Direction };
+
+class RouteView : public ScreenView {
+  Q_OBJECT
+ public:
+  explicit RouteView(Work& work, QWidget* parent = nullptr);
+  void show(Shown shown);
+  // Follows the routes of the picked button.
+  void walk(Dir dir);
+  // The place of the knob for a direction, in widget px; outside any button of interest.
+  QPointF knob(Dir dir) const;
+  // The box of the picked button among the routes; −1 for none.
+  int pickedBox() const;
+
+ protected:
+  void paintOver(QPainter& painter) override;
+  double fade() const override { return 0.62; }
+  QString hint(int item) const override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+
+ private:
+  QRectF boxRect(int box) const;
+  void paintRoutes(QPainter& painter);
+  void paintKnobs(QPainter& painter);
+
+  Shown shown_ = Shown::All;
+  bool dragging_ = false;
+  QPointF at_;  // widget px
+};
+
+}  // namespace bristle

@@ -1,0 +1,46 @@
+// The ledger as a table: a row for each property of each part, a column for the base look and for
+// each state. No rules of looks in here; it asks the core and sends edits.
+#pragma once
+#include <QAbstractTableModel>
+#include <vector>
+
+#include "desktop/frame/work.h"
+
+namespace bristle {
+
+class LedgerModel : public QAbstractTableModel {
+  Q_OBJECT
+ public:
+  explicit LedgerModel(Work& work);
+  struct Row {
+    PropKey key;
+    QString name;         // of the property, or of the part for a band
+    bool isBand = false;  // heads the rows of one part
+  };
+  enum Role { DepartsRole = Qt::UserRole, SwatchRole, BandRole };
+
+  const Row& rowAt(int row) const { return rows_[size_t(row)]; }
+  Column columnAt(int column) const;
+  int columnOf(const Column& column) const;
+  int rowOf(const PropKey& key) const;
+
+  int rowCount(const QModelIndex& parent = {}) const override;
+  int columnCount(const QModelIndex& parent = {}) const override;
+  QVariant data(const QModelIndex& index, int role) const override;
+  QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+  Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+ private:
+  void refresh(bool all);
+  std::vector<Row> makeRows() const;
+
+  Work& work_;
+  std::vector<Row> rows_;
+  std::vector<StateId> states_;
+};
+
+// Sets the picked property in the picked columns from typed text; tells the person when it cannot.
+bool setPickedValue(Work& work, const QString& text);
+
+}  // namespace bristle

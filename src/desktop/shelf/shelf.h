@@ -1,0 +1,26 @@
+// The shelf at the left: kinds above, screens below, as live miniatures.
+#pragma once
+#include <QListWidget>
+#include <QWidget>
+
+#include "desktop/frame/work.h"
+
+namespace bristle {
+
+class Shelf : public QWidget {
+  Q_OBJECT
+ public:
+  explicit Shelf(Work& work, QWidget* parent = nullptr);
+
+ private:
+  QListWidget* list(const QString& name, const QString& add, std::function<void()> make);
+  void refresh();
+  void fill(QListWidget* list, int count, int picked, const std::function<void(int, QListWidgetItem&)>& show);
+  QPixmap miniature(const Kind& kind);
+  QPixmap miniature(const Screen& screen);
+  Work& work_;
+  QListWidget *kinds_, *screens_;
+  bool filling_ = false;
+};
+
+}  // namespace bristle

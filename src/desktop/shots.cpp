@@ -1,0 +1,68 @@
+#include "desktop/shots.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QTest>
+#include <iostream>
+
+#include "desktop/frame/theme.h"
+#include "desktop/frame/window.h"
+#include "desktop/rehearse/rehearse_bench.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+// Something picked on every bench, as a person at work would have it.
+void prepare(Window& window, const QString& bench) {
+  Work& work = window.work();
+  const Project& p = work.project();
+  if (bench == QLatin1String("shape")) {
+    work.pickColumns({StateId{"hover"}}, work.picked().property);
+    return;
+  }
+  // The screen with the most on it shows the most.
+  const Screen* fullest = nullptr;
+  for (const auto& screen : p.screens)
+    if (!fullest || screen->items.size() > fullest->items.size()) fullest = &*screen;
+  if (!fullest) return;
+  work.pickScreen(bench == QLatin1String("place") ? p.first : fullest->id);
+  const Screen& screen = *work.screen();
+  std::vector<ItemId> buttons;
+  for (const auto& item : screen.items)
+    if (item->button()) buttons.push_back(item->id);
+  if (!buttons.empty()) work.pickItems({buttons[buttons.size() / 2]});
+  if (bench == QLatin1String("rehearse"))
+    if (auto* rehearse = dynamic_cast<RehearseBench*>(window.bench(bench))) {
+      for (const bool down : {true, false}) {
+        InputEvent e{0, InputType::Move, Device::Controller, 0, 0, Dir::Down, down};
+        rehearse->rehearsal().send(e);
+      }
+      QTest::qWait(400);
+    }
+}
+
+}  // namespace
+
+int makeShots(Window& window, const QString& folder) {
+  QDir().mkpath(folder);
+  window.resize(1280, 800);
+  if (!QTest::qWaitForWindowExposed(&window)) return 2;
+  for (const bool dark : {false, true}) {
+    applyTheme(*qApp, dark ? Theme::darkOne() : Theme::light());
+    for (const BenchInfo& info : benches()) {
+      const QString id = QString::fromLatin1(info.id);
+      window.openBench(id);
+      prepare(window, id);
+      QTest::qWait(60);
+      const QString file = folder + QLatin1Char('/') + id + (dark ? "-dark.png" : ".png");
+      if (!window.grab().save(file)) {
+        std::cerr << "bristle: " << fromQt(file) << " cannot be written\n";
+        return 2;
+      }
+    }
+  }
+  return 0;
+}
+
+}  // namespace bristle

@@ -1,0 +1,12 @@
+// Pictures of every bench, from the project that is open.
+#pragma once
+#include <QString>
+
+namespace bristle {
+
+class Window;
+
+// Writes NAME.png and NAME-dark.png for each bench, at 1280×800. 0 when all are written.
+int makeShots(Window& window, const QString& folder);
+
+}  // namespace bristle

@@ -1,0 +1,37 @@
+#include "desktop/start.h"
+
+#include <QApplication>
+#include <QTimer>
+#include <iostream>
+
+#include "desktop/frame/window.h"
+#include "desktop/player.h"
+#include "desktop/shots.h"
+#include "paint/convert.h"
+
+namespace bristle {
+
+int startDesktop(int argc, char** argv, const StartOptions& options) {
+  QApplication app(argc, argv);
+  QApplication::setApplicationName(QStringLiteral("bristle"));
+  QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/bristle.svg")));
+  Window window(qEnvironmentVariable("BRISTLE_SETTINGS"));
+  if (!options.file.empty() && !window.files().open(toQt(options.file))) {
+    std::cerr << "bristle: " << options.file << " could not be opened\n";
+    return 2;
+  }
+  window.show();
+  if (!options.play.empty())
+    return playInWindow(window, {options.play, options.picture, options.trace});
+  if (!options.shots.empty()) return makeShots(window, toQt(options.shots));
+  if (qEnvironmentVariableIsSet("BRISTLE_FIRST_FRAME")) {
+    // For the cold-start benchmark: ends as soon as the first frame is on the screen.
+    QTimer::singleShot(0, &app, [&] {
+      window.grab();
+      QCoreApplication::exit(0);
+    });
+  }
+  return QApplication::exec();
+}
+
+}  // namespace bristle

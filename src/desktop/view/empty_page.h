@@ -1,0 +1,36 @@
+// What an empty place says: what it is for, and the buttons that begin.
+#pragma once
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <QWidget>
+#include <functional>
+#include <utility>
+#include <vector>
+
+namespace bristle {
+
+class EmptyPage : public QWidget {
+ public:
+  EmptyPage(const QString& text, const std::vector<std::pair<QString, std::function<void()>>>& ways) {
+    auto* column = new QVBoxLayout(this);
+    column->addStretch(2);
+    auto* label = new QLabel(text);
+    label->setWordWrap(true);
+    label->setAlignment(Qt::AlignCenter);
+    column->addWidget(label);
+    column->addSpacing(12);
+    bool first = true;
+    for (const auto& [name, run] : ways) {
+      auto* button = new QPushButton(name);
+      button->setAccessibleName(name);
+      button->setProperty("main", first);
+      first = false;
+      column->addWidget(button, 0, Qt::AlignCenter);
+      connect(button, &QPushButton::clicked, this, run);
+    }
+    column->addStretch(3);
+  }
+};
+
+}  // namespace bristle

@@ -1,0 +1,124 @@
+#include "desktop/view/form.h"
+
+#include <QSignalBlocker>
+#include <QStyle>
+
+namespace bristle {
+namespace {
+
+void mark(QLineEdit* field, bool bad) {
+  if (field->property("bad").toBool() == bad) return;
+  field->setProperty("bad", bad);
+  field->style()->unpolish(field);
+  field->style()->polish(field);
+}
+
+}  // namespace
+
+Form::Form(QWidget* parent) : QWidget(parent), grid_(new QGridLayout(this)) {
+  grid_->setContentsMargins(16, 12, 16, 12);
+  grid_->setHorizontalSpacing(8);
+  grid_->setVerticalSpacing(6);
+  grid_->setColumnStretch(1, 1);
+  grid_->setColumnMinimumWidth(0, 84);
+}
+
+QLabel* Form::heading(const QString& text) {
+  auto* label = new QLabel(text);
+  label->setProperty("heading", true);
+  label->setContentsMargins(0, rows_ ? 10 : 0, 0, 2);
+  label->setWordWrap(true);
+  wide(label);
+  return label;
+}
+
+QLabel* Form::note(const QString& text) {
+  auto* label = new QLabel(text);
+  label->setProperty("quiet", true);
+  label->setWordWrap(true);
+  wide(label);
+  return label;
+}
+
+QLineEdit* Form::text(const QString& name, std::function<bool(const QString&)> done) {
+  auto* field = new QLineEdit;
+  connect(field, &QLineEdit::editingFinished, field, [field, done = std::move(done)] {
+    if (!field->isModified()) return;
+    const bool taken = done(field->text());
+    mark(field, !taken);
+    if (taken) field->setModified(false);
+  });
+  connect(field, &QLineEdit::textEdited, field, [field] { mark(field, false); });
+  row(name, field);
+  return field;
+}
+
+QLineEdit* Form::number(const QString& name, double least, double most,
+                        std::function<bool(double)> done) {
+  auto* field = text(name, [=](const QString& text) {
+    bool ok = false;
+    const double value = text.trimmed().toDouble(&ok);
+    return ok && value >= least && value <= most && done(value);
+  });
+  field->setToolTip(tr("%1, a number from %2 to %3").arg(name).arg(least).arg(most));
+  return field;
+}
+
+QComboBox* Form::choice(const QString& name, const QStringList& choices,
+                        std::function<void(int)> done) {
+  auto* field = new QComboBox;
+  field->addItems(choices);
+  field->setMinimumContentsLength(8);
+  field->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  connect(field, &QComboBox::activated, field, std::move(done));
+  row(name, field);
+  return field;
+}
+
+QCheckBox* Form::check(const QString& name, std::function<void(bool)> done) {
+  auto* field = new QCheckBox(name);
+  field->setAccessibleName(name);
+  connect(field, &QCheckBox::clicked, field, std::move(done));
+  wide(field);
+  return field;
+}
+
+QPushButton* Form::button(const QString& name, std::function<void()> done) {
+  auto* field = new QPushButton(name);
+  field->setAccessibleName(name);
+  connect(field, &QPushButton::clicked, field, [done = std::move(done)] { done(); });
+  wide(field);
+  return field;
+}
+
+void Form::row(const QString& name, QWidget* field) {
+  auto* label = new QLabel(name);
+  label->setProperty("quiet", true);
+  label->setBuddy(field);
+  if (field->accessibleName().isEmpty()) field->setAccessibleName(name);
+  grid_->addWidget(label, rows_, 0);
+  grid_->addWidget(field, rows_++, 1);
+}
+
+void Form::wide(QWidget* widget) { grid_->addWidget(widget, rows_++, 0, 1, 2); }
+
+void Form::space() { grid_->setRowStretch(rows_++, 1); }
+
+void refill(QLineEdit* field, const QString& text) {
+  if (field->hasFocus() && field->isModified()) return;
+  if (field->text() != text) field->setText(text);
+  field->setModified(false);
+  mark(field, false);
+}
+
+void refill(QComboBox* field, int index) {
+  const QSignalBlocker quiet(field);
+  field->setCurrentIndex(index);
+}
+
+void refill(QCheckBox* field, bool on) {
+  const QSignalBlocker quiet(field);
+  field->setChecked(on);
+}
+
+}  // namespace bristle

@@ -1,0 +1,135 @@
+#define SDL_MAIN_HANDLED
+#include "devices/controllers.h"
+
+#include <SDL.h>
+
+#include <map>
+
+#include "core/session/stick.h"
+
+namespace bristle {
+namespace {
+
+// What one controller holds down, so that pulling it out can let go of it.
+struct Pad {
+  SDL_GameController* handle = nullptr;
+  std::string name;
+  Stick stick;
+  double x = 0, y = 0;
+  bool dpad[4] = {};  // by Dir
+  bool accept = false, cancel = false;
+};
+
+std::optional<Dir> dpadDir(int button) {
+  switch (button) {
+    case SDL_CONTROLLER_BUTTON_DPAD_UP: return Dir::Up;
+    case SDL_CONTROLLER_BUTTON_DPAD_DOWN: return Dir::Down;
+    case SDL_CONTROLLER_BUTTON_DPAD_LEFT: return Dir::Left;
+    case SDL_CONTROLLER_BUTTON_DPAD_RIGHT: return Dir::Right;
+    default: return {};
+  }
+}
+
+}  // namespace
+
+struct Controllers::State {
+  std::map<SDL_JoystickID, Pad> pads;
+  std::vector<InputEvent> out;
+  Ms now = 0;
+
+  void send(InputType type, Dir dir, bool down) {
+    out.push_back({now, type, Device::Controller, 0, 0, dir, down});
+  }
+
+  void plugIn(int index) {
+    SDL_GameController* handle = SDL_GameControllerOpen(index);
+    if (!handle) return;
+    const SDL_JoystickID id = SDL_JoystickInstanceID(SDL_GameControllerGetJoystick(handle));
+    const char* name = SDL_GameControllerName(handle);
+    Pad& pad = pads[id];
+    if (pad.handle) SDL_GameControllerClose(pad.handle);  // opened twice: SDL counts, so must we
+    pad.handle = handle;
+    pad.name = name ? name : "controller";
+  }
+
+  void pullOut(SDL_JoystickID id) {
+    const auto at = pads.find(id);
+    if (at == pads.end()) return;
+    send(InputType::Gone, Dir::Up, false);
+    SDL_GameControllerClose(at->second.handle);
+    pads.erase(at);
+  }
+
+  void button(SDL_JoystickID id, int which, bool down) {
+    const auto at = pads.find(id);
+    if (at == pads.end()) return;
+    Pad& pad = at->second;
+    if (const auto dir = dpadDir(which)) {
+      if (pad.dpad[size_t(*dir)] == down) return;
+      pad.dpad[size_t(*dir)] = down;
+      send(InputType::Move, *dir, down);
+    } else if (which == SDL_CONTROLLER_BUTTON_A && pad.accept != down) {
+      pad.accept = down;
+      send(InputType::Accept, Dir::Up, down);
+    } else if (which == SDL_CONTROLLER_BUTTON_B && pad.cancel != down) {
+      pad.cancel = down;
+      send(InputType::Cancel, Dir::Up, down);
+    }
+  }
+
+  void axis(SDL_JoystickID id, int which, int value) {
+    const auto at = pads.find(id);
+    if (at == pads.end()) return;
+    Pad& pad = at->second;
+    const double deflection = value / 32767.0;
+    if (which == SDL_CONTROLLER_AXIS_LEFTX) pad.x = deflection;
+    if (which == SDL_CONTROLLER_AXIS_LEFTY) pad.y = deflection;
+    const auto before = pad.stick.held();
+    const auto after = pad.stick.update(pad.x, pad.y);
+    if (before == after) return;
+    if (before) send(InputType::Move, *before, false);
+    if (after) send(InputType::Move, *after, true);
+  }
+};
+
+Controllers::Controllers() : state_(std::make_unique<State>()) {
+  SDL_SetMainReady();
+  SDL_SetHint(SDL_HINT_NO_SIGNAL_HANDLERS, "1");
+  SDL_SetHint(SDL_HINT_JOYSTICK_ALLOW_BACKGROUND_EVENTS, "1");
+  if (SDL_InitSubSystem(SDL_INIT_GAMECONTROLLER) != 0) problem_ = SDL_GetError();
+}
+
+Controllers::~Controllers() {
+  for (auto& entry : state_->pads) SDL_GameControllerClose(entry.second.handle);
+  if (problem_.empty()) SDL_QuitSubSystem(SDL_INIT_GAMECONTROLLER);
+}
+
+std::vector<InputEvent> Controllers::poll(Ms now) {
+  state_->now = now;
+  state_->out.clear();
+  if (!problem_.empty()) return {};
+  SDL_Event event;
+  while (SDL_PollEvent(&event)) {
+    switch (event.type) {
+      case SDL_CONTROLLERDEVICEADDED: state_->plugIn(event.cdevice.which); break;
+      case SDL_CONTROLLERDEVICEREMOVED: state_->pullOut(event.cdevice.which); break;
+      case SDL_CONTROLLERBUTTONDOWN:
+      case SDL_CONTROLLERBUTTONUP:
+        state_->button(event.cbutton.which, event.cbutton.button, event.type == SDL_CONTROLLERBUTTONDOWN);
+        break;
+      case SDL_CONTROLLERAXISMOTION:
+        state_->axis(event.caxis.which, event.caxis.axis, event.caxis.value);
+        break;
+      default: break;
+    }
+  }
+  return std::move(state_->out);
+}
+
+std::vector<std::string> Controllers::names() const {
+  std::vector<std::string> out;
+  for (const auto& entry : state_->pads) out.push_back(entry.second.name);
+  return out;
+}
+
+}  // namespace bristle

@@ -1,0 +1,19 @@
+// Fonts by the words of a look, and the measure that layout asks.
+#pragma once
+#include <QFont>
+
+#include "core/layout/layout.h"
+
+namespace bristle {
+
+// `size` in px, `weight` 100–900.
+QFont fontOf(const std::string& family, double size, double weight);
+
+// Needs a QGuiApplication, since fonts do.
+class FontMeasure : public TextMeasure {
+ public:
+  Size measure(const std::string& family, double size, double weight,
+               const std::string& text) const override;
+};
+
+}  // namespace bristle

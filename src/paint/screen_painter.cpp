@@ -1,0 +1,90 @@
+#include "paint/screen_painter.h"
+
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+void paintBackdrop(QPainter& painter, const Screen& screen, const Layout& layout) {
+  const QRectF all(0, 0, layout.width, layout.height);
+  if (screen.dimBelow > 0) painter.fillRect(all, QColor(0, 0, 0, int(screen.dimBelow * 255)));
+  if (screen.backdrop.type != FillType::None) painter.fillRect(all, brushOf(screen.backdrop, all));
+}
+
+// What is neither button nor container.
+void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const QRectF& box) {
+  if (const auto* panel = std::get_if<PanelData>(&item.what)) {
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(brushOf(panel->fill, box));
+    painter.drawRoundedRect(box, panel->radius, panel->radius);
+  } else if (const auto* picture = std::get_if<PictureData>(&item.what)) {
+    looks.pictures().draw(painter, box, picture->file, "cover");
+  }
+}
+
+}  // namespace
+
+const LookTable* LookTables::get(const Project& project, const KindId& id) {
+  const Shared<Kind>* kind = nullptr;
+  for (const auto& k : project.kinds)
+    if (k->id == id) kind = &k;
+  if (!kind) return nullptr;
+  const Shared<Machine>* machine = nullptr;
+  for (const auto& m : project.machines)
+    if (m->id == (*kind)->machine) machine = &m;
+  if (!machine || (*machine)->states.empty()) return nullptr;
+  Entry& entry = tables_[id];
+  if (!entry.table || !entry.kind.same(*kind) || !entry.machine.same(*machine))
+    entry = {*kind, *machine, std::make_unique<LookTable>(**kind, **machine)};
+  return entry.table.get();
+}
+
+void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
+                 const Screen& screen, const Layout& layout) {
+  painter.setRenderHint(QPainter::Antialiasing);
+  paintBackdrop(painter, screen, layout);
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const Item& item = *screen.items[i];
+    if (item.hidden) continue;
+    const QRectF box = toQt(layout.items[i].box);
+    const ButtonData* button = item.button();
+    if (!button) {
+      paintDecor(painter, looks, item, box);
+      continue;
+    }
+    const LookTable* table = tables.get(project, button->kind);
+    if (!table) {
+      drawStandIn(painter, box, QStringLiteral("kind missing: %1").arg(toQt(button->kind.text)));
+      continue;
+    }
+    const Kind& kind = *find(project, button->kind);
+    const Machine& machine = *find(project, kind.machine);
+    StateIndex state = 0;
+    if (button->disabled)
+      for (size_t s = 0; s < machine.states.size(); ++s)
+        if (machine.states[s].role == Role::Disabled) state = static_cast<StateIndex>(s);
+    looks.paint(painter, kind, *table, table->state(state), box, button->caption);
+  }
+}
+
+void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
+  painter.setRenderHint(QPainter::Antialiasing);
+  for (ScreenRun& run : session.stack()) {
+    paintBackdrop(painter, *run.screen, run.layout);
+    for (size_t i = 0; i < run.screen->items.size(); ++i) {
+      const Item& item = *run.screen->items[i];
+      if (item.hidden) continue;
+      const QRectF box = toQt(run.layout.items[i].box);
+      const int index = run.routes.boxOf[i];
+      if (index < 0) {
+        paintDecor(painter, looks, item, box);
+        continue;
+      }
+      ButtonRun& button = run.buttons[size_t(index)];
+      looks.paint(painter, *button.kind->kind, *button.kind->looks,
+                  button.player.at(session.now()), box, item.button()->caption);
+    }
+  }
+}
+
+}  // namespace bristle

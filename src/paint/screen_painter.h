@@ -1,0 +1,33 @@
+// Draws whole screens: at rest, from a layout, or as they run in a session.
+#pragma once
+#include <map>
+#include <memory>
+
+#include "core/session/session.h"
+#include "paint/look_painter.h"
+
+namespace bristle {
+
+// Look tables of a project's kinds, made when first asked for and kept while the kind is the same.
+class LookTables {
+ public:
+  // Null where the kind or its machine is missing.
+  const LookTable* get(const Project& project, const KindId& kind);
+
+ private:
+  struct Entry {
+    Shared<Kind> kind;
+    Shared<Machine> machine;
+    std::unique_ptr<LookTable> table;
+  };
+  std::map<KindId, Entry> tables_;
+};
+
+// A screen with every button at rest (or disabled), in layout px from 0, 0.
+void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
+                 const Screen& screen, const Layout& layout);
+
+// A running menu: the stack from below, what is below dimmed as the screens say.
+void paintSession(QPainter& painter, LookPainter& looks, Session& session);
+
+}  // namespace bristle
