@@ -2,7 +2,11 @@
 #pragma once
 #include <QGuiApplication>
 #include <QtGlobal>
+#include <sys/stat.h>
+#include <unistd.h>
+
 #include <memory>
+#include <string>
 
 namespace bristle {
 
@@ -12,6 +16,12 @@ class Graphics {
   Graphics() {
     if (QCoreApplication::instance()) return;
     qputenv("QT_QPA_PLATFORM", "offscreen");
+    // Without this folder Qt warns on stderr, where only our own words should be.
+    if (!qEnvironmentVariableIsSet("XDG_RUNTIME_DIR")) {
+      const std::string folder = "/tmp/bristle-runtime-" + std::to_string(::getuid());
+      ::mkdir(folder.c_str(), 0700);
+      qputenv("XDG_RUNTIME_DIR", folder.c_str());
+    }
     app_ = std::make_unique<QGuiApplication>(argc_, argv_);
   }
 

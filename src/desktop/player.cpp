@@ -49,6 +49,7 @@ class Player {
 
  private:
   void send(const InputEvent& e) {
+    if (e.type == InputType::Tick) return;
     if (e.device == Device::Keyboard) {
       const auto modifiers = keyFor(e) == Qt::Key_Backtab ? Qt::ShiftModifier : Qt::NoModifier;
       const bool press = e.type == InputType::Step || e.down;

@@ -6,7 +6,8 @@
 //   out.routes[0][size_t(Dir::Down)].target == 1
 //
 // Rules, in this order: never the wrong way; nothing in the strip ahead is jumped; the most pairs
-// that return (a maximum matching over what is admissible); aligned before near; every box
+// that return (a maximum matching over what is admissible); aligned before near, wherever that does
+// not cost a pair; every box
 // reachable from every other, repaired with few changes where the choice left some out. The result
 // depends on the geometry alone, not on the order of the boxes. Boxes with equal centres cannot be
 // told apart by direction and keep what the repair finds.

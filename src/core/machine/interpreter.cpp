@@ -93,6 +93,7 @@ void setEnabled(const Program& program, Running& run, bool enabled, const StepCo
 
 void beginPress(const Program& program, Running& run, bool byKey, const StepContext& c) {
   if (run.signals.has(Signals::Armed) || !run.signals.has(Signals::Enabled)) return;
+  if (!byKey && !run.signals.has(Signals::Over)) return;  // a pointer presses what it is over
   run.signals.set(Signals::Armed, true);
   run.byKey = byKey;
   setDown(run, c.now);

@@ -341,6 +341,10 @@ void Session::collect(size_t depth, int box) {
       if (outcome.from != outcome.to)
         add({0, TraceType::State, run.item->id, {}, {}, states[outcome.from].id,
              states[outcome.to].id, {}, 0, {}});
+    } else if (outcome.type == OutcomeType::SetValue) {
+      // At once, so that the next machine that the same message reaches counts on from it.
+      values_[outcome.index] = outcome.value;
+      add({0, TraceType::Value, {}, {}, {}, {}, {}, symbols_.values[outcome.index], outcome.value, {}});
     } else {
       queue_.push_back({depth, box, outcome});
     }
@@ -373,10 +377,7 @@ void Session::handle(const Happened& happened) {
     case OutcomeType::State: break;
     case OutcomeType::Activate: perform(item); break;
     case OutcomeType::Message: send(static_cast<int>(outcome.index)); break;
-    case OutcomeType::SetValue:
-      values_[outcome.index] = outcome.value;
-      add({0, TraceType::Value, {}, {}, {}, {}, {}, symbols_.values[outcome.index], outcome.value, {}});
-      break;
+    case OutcomeType::SetValue: break;  // done when it was collected
     case OutcomeType::Runaway:
       add({0, TraceType::Runaway, item.id, {}, {}, {}, {}, {}, 0, {}});
       break;

@@ -73,7 +73,18 @@ QLabel[title="true"] { font-size: 15px; font-weight: 600; }
 QListView, QListWidget, QTableView, QTreeView, QScrollArea { background: %1; color: %5; border: none; outline: none; }
 QListView::item { padding: 2px 4px; border: 2px solid transparent; border-radius: 5px; color: %5; }
 QListView::item:selected { background: %2; color: %5; border: 1px solid %7; }
-QListView:focus::item:selected { border: 2px solid %7; }
+QListView, QListWidget { border: 2px solid transparent; border-radius: 6px; }
+QListView:focus, QListWidget:focus { border: 2px solid %7; }
+QLineEdit:disabled, QComboBox:disabled, QPlainTextEdit:disabled { color: %6; background: %1; border-style: dashed; }
+QCheckBox:disabled { color: %6; }
+QComboBox::down-arrow { image: url(:/icons/chevron%a.svg); width: 10px; height: 10px; }
+QToolButton::menu-indicator { image: url(:/icons/chevron%a.svg); width: 10px; height: 10px;
+  subcontrol-position: right center; subcontrol-origin: padding; right: 6px; }
+QToolButton[popup="true"] { padding-right: 22px; }
+QPushButton[tab="true"] { border: none; border-radius: 0; border-bottom: 3px solid transparent;
+  padding: 12px 10px 9px 10px; font-size: 13px; }
+QPushButton[tab="true"]:checked { border-bottom: 3px solid %7; color: %7; font-weight: 600; background: transparent; }
+QPushButton[tab="true"]:focus { border: 2px solid %7; border-bottom: 3px solid %7; padding: 10px 8px 9px 8px; }
 QTableView { gridline-color: %4; selection-background-color: %2; selection-color: %5; }
 QHeaderView::section { background: %1; color: %5; border: none; }
 QScrollBar:vertical { width: 10px; background: transparent; }
@@ -133,6 +144,7 @@ void applyTheme(QApplication& app, const Theme& t) {
   app.setFont(font);
   app.setPalette(paletteOf(t));
   QString sheet = QString::fromLatin1(kSheet);
+  sheet.replace(QStringLiteral("%a"), t.dark ? QStringLiteral("-dark") : QString());
   const QColor roles[] = {t.chrome, t.raised, t.band, t.line, t.ink, t.quiet, t.accent, t.onAccent, t.wrong};
   for (const QColor& role : roles) sheet = sheet.arg(role.name());
   app.setStyleSheet(sheet);

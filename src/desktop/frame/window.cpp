@@ -5,11 +5,12 @@
 #include <QCloseEvent>
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QMenuBar>
+#include <QMenu>
 #include <QProgressDialog>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QStyle>
+#include <QToolButton>
 #include <QTimer>
 #include <QVBoxLayout>
 
@@ -19,6 +20,9 @@
 #include "desktop/frame/theme.h"
 #include "desktop/shelf/shelf.h"
 #include "paint/convert.h"
+
+// Resources of a static library must be asked for; the macro wants to stand outside namespaces.
+static void useIcons() { Q_INIT_RESOURCE(icons); }
 
 namespace bristle {
 namespace {
@@ -48,6 +52,7 @@ QWidget* scrolling(QWidget* inside) {
 Window::Window(const QString& settingsFile)
     : settings_(settingsFile.isEmpty() ? QSettings(QStringLiteral("bristle"), QStringLiteral("bristle")).fileName()
                                        : settingsFile, QSettings::IniFormat) {
+  useIcons();
   applyTheme(*qApp, settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
   files_ = new Files(work_, settings_, this);
   auto* all = new QWidget;
@@ -82,6 +87,14 @@ QWidget* Window::makeTop() {
   row->setSpacing(4);
   auto* mark = new QLabel;
   mark->setPixmap(QIcon(QStringLiteral(":/icons/bristle.svg")).pixmap(24, 24));
+  menu_ = new QToolButton;
+  menu_->setText(tr("Menu"));
+  menu_->setAccessibleName(tr("Menu of all commands"));
+  menu_->setToolTip(tr("F10"));
+  menu_->setProperty("popup", true);
+  menu_->setProperty("plain", true);
+  menu_->setFocusPolicy(Qt::StrongFocus);
+  menu_->setPopupMode(QToolButton::InstantPopup);
   name_ = new QLabel;
   QFont bold = name_->font();
   bold.setWeight(QFont::DemiBold);
@@ -89,6 +102,7 @@ QWidget* Window::makeTop() {
   state_ = new QLabel;
   state_->setProperty("quiet", true);
   row->addWidget(mark);
+  row->addWidget(menu_);
   row->addSpacing(4);
   row->addWidget(name_);
   row->addWidget(state_);
@@ -177,6 +191,7 @@ QAction* Window::command(QMenu* menu, const QString& name, const QKeySequence& k
   QAction* action = menu->addAction(name);
   action->setShortcut(keys);
   connect(action, &QAction::triggered, this, [run = std::move(run)] { run(); });
+  addAction(action);  // its shortcut works while no menu is open, too
   commands_.push_back(action);
   return action;
 }
@@ -214,8 +229,11 @@ void Window::makeViewMenu(QMenu* menu) {
 }
 
 void Window::makeMenus() {
-  makeFileMenu(menuBar()->addMenu(tr("&File")));
-  QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+  auto* all = new QMenu(this);
+  menu_->setMenu(all);
+  command(all, tr("Menu of all commands"), QKeySequence(Qt::Key_F10), [this] { menu_->showMenu(); })->setVisible(false);
+  makeFileMenu(all->addMenu(tr("&File")));
+  QMenu* edit = all->addMenu(tr("&Edit"));
   command(edit, tr("Undo"), QKeySequence::Undo, [this] { work_.undo(); });
   command(edit, tr("Redo"), QKeySequence::Redo, [this] { work_.redo(); });
   command(edit, tr("Pointer and focus: together or apart"), {}, [this] {
@@ -227,8 +245,8 @@ void Window::makeMenus() {
     work_.tell(work_.project().settings.pointerMovesFocus ? tr("The pointer takes focus along")
                                                           : tr("Pointer and focus are kept apart"));
   });
-  benchMenu_ = menuBar()->addMenu(tr("&Bench"));
-  makeViewMenu(menuBar()->addMenu(tr("&View")));
+  benchMenu_ = all->addMenu(tr("&Bench"));
+  makeViewMenu(all->addMenu(tr("&View")));
 }
 
 std::vector<QAction*> Window::allCommands() const {

@@ -13,6 +13,7 @@
 class QButtonGroup;
 class QPushButton;
 class QMenu;
+class QToolButton;
 
 namespace bristle {
 
@@ -62,6 +63,7 @@ class Window : public QMainWindow {
   QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
   QPushButton *undo_ = nullptr, *redo_ = nullptr;
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
+  QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
   std::vector<QAction*> commands_;
 };

@@ -219,9 +219,10 @@ void ItemForm::refreshButton(const ButtonData& button) {
   list(kind_, kinds, kind);
   list(target_, screens, target);
   refill(do_, static_cast<int>(button.action.type));
-  target_->setEnabled(button.action.type == ActionType::Open || button.action.type == ActionType::PutOnTop);
+  const auto does = button.action.type;
+  buttonForm_->setRowVisible(target_, does == ActionType::Open || does == ActionType::PutOnTop);
   refill(message_, toQt(button.action.message));
-  message_->setEnabled(button.action.type == ActionType::Message);
+  buttonForm_->setRowVisible(message_, does == ActionType::Message);
   refill(disabled_, button.disabled);
   refill(entry_, work_.screen()->entry == work_.item()->id);
 }
@@ -262,9 +263,9 @@ void ItemForm::refresh() {
   }
   const auto* panel = std::get_if<PanelData>(&item->what);
   const auto* picture = std::get_if<PictureData>(&item->what);
-  fill_->setEnabled(panel);
-  radius_->setEnabled(panel);
-  file_->setEnabled(picture);
+  decorForm_->setRowVisible(fill_, panel);
+  decorForm_->setRowVisible(radius_, panel);
+  decorForm_->setRowVisible(file_, picture);
   if (panel) refill(fill_, toQt(toText(Value(panel->fill))));
   if (panel) refill(radius_, QString::number(panel->radius));
   if (picture) refill(file_, toQt(picture->file));

@@ -44,6 +44,8 @@ void PlaceBench::build() {
   auto* line = new QToolButton;
   line->setText(tr("Line up"));
   line->setAccessibleName(tr("Line up what is picked"));
+  line->setProperty("popup", true);
+  line->setFocusPolicy(Qt::StrongFocus);
   line->setPopupMode(QToolButton::InstantPopup);
   line->setObjectName(QStringLiteral("lineUp"));
   head->addWidget(line);

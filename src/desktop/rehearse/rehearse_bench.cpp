@@ -102,9 +102,9 @@ void RehearseBench::buildCard() {
   column->addWidget(head);
   trace_ = new QListWidget;
   trace_->setAccessibleName(tr("Trace: what happened"));
-  trace_->setUniformItemSizes(true);
+  trace_->setWordWrap(true);
   trace_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  trace_->setTextElideMode(Qt::ElideRight);
+  trace_->setResizeMode(QListView::Adjust);
   trace_->setMinimumHeight(180);
   trace_->setContentsMargins(12, 0, 12, 0);
   column->addWidget(trace_, 1);
@@ -160,7 +160,7 @@ void RehearseBench::refresh() {
   if (!session) return;
   const auto& trace = session->trace();
   for (; shown_ < trace.size(); ++shown_)
-    trace_->addItem(tr("%1  %2").arg(trace[shown_].at, 6).arg(toQt(toLine(trace[shown_], work_.project()))));
+    trace_->addItem(tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
   while (trace_->count() > kMostShown) delete trace_->takeItem(0);
   if (trace_->count()) trace_->scrollToBottom();
   const Display& d = session->display();

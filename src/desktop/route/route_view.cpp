@@ -101,7 +101,7 @@ void RouteView::paintOver(QPainter& p) {
     const QRectF r = boxRect(static_cast<int>(b));
     const bool mine = static_cast<int>(b) == picked;
     p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
-    p.setBrush(mine ? QColor("#0f6e6e") : QColor(40, 46, 48, 150));
+    p.setBrush(mine ? QColor("#0f6e6e") : QColor(52, 58, 60));
     p.drawRoundedRect(r, 5, 5);
     const Item& item = *screen->items[size_t(routes.items[b])];
     if (item.id == screen->entry) {
@@ -109,9 +109,12 @@ void RouteView::paintOver(QPainter& p) {
       p.setPen(QPen(QColor("#0f6e6e"), 3));
       p.drawEllipse(r.topLeft() + QPointF(2, 2), 5, 5);
     }
-    if (r.width() < 40) continue;
+    if (r.width() < 24) continue;
     p.setPen(Qt::white);
-    const QString name = fontMetrics().elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 8);
+    QFont small = font();
+    small.setPixelSize(r.width() < 90 ? 10 : 12);
+    p.setFont(small);
+    const QString name = QFontMetrics(small).elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 4);
     p.drawText(r, Qt::AlignCenter, name);
   }
   paintRoutes(p);

@@ -21,7 +21,7 @@ class RouteView : public ScreenView {
 
  protected:
   void paintOver(QPainter& painter) override;
-  double fade() const override { return 0.62; }
+  double fade() const override { return 0.8; }
   QString hint(int item) const override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;

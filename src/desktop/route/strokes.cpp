@@ -9,7 +9,7 @@ namespace bristle {
 namespace {
 
 constexpr int kPoints = 20;
-constexpr double kWide = 4.5;   // half the width at the root, px
+constexpr double kWide = 4;   // half the width at the root, px
 constexpr double kShift = 5;    // leaving and arriving strokes of a pair stand this far apart
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
@@ -78,7 +78,7 @@ void paintStroke(QPainter& p, const Stroke& s) {
     return;
   }
   const QPointF from = sideOf(s.from, s.dir, kShift), to = sideOf(s.to, opposite(s.dir), -kShift);
-  const double bend = std::max(12.0, std::hypot(to.x() - from.x(), to.y() - from.y()) * 0.4);
+  const double bend = std::min(160.0, std::hypot(to.x() - from.x(), to.y() - from.y()) * 0.45);
   const QPainterPath path = taper({from, from + unit(s.dir) * bend, to - unit(s.dir) * bend, to});
   p.setPen(QPen(kHalo, 2.5, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
   p.setBrush(Qt::NoBrush);

@@ -30,7 +30,7 @@ ShapeCard::ShapeCard(Work& work) : work_(work) {
 void ShapeCard::build() {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
-  auto* form = new Form;
+  auto* form = form_ = new Form;
   column->addWidget(form);
   column->addStretch();
   valueHead_ = form->heading(QString());
@@ -140,7 +140,7 @@ void ShapeCard::refreshValue() {
   for (QWidget* w : {static_cast<QWidget*>(value_), static_cast<QWidget*>(fallBack_)}) w->setEnabled(i);
   if (!kind || !i) {
     valueHead_->setText(tr("PICK A CELL"));
-    choices_->setVisible(false);
+    form_->setRowVisible(choices_, false);
     return;
   }
   QString part = tr("Whole");
@@ -157,8 +157,10 @@ void ShapeCard::refreshValue() {
     choices_->clear();
     choices_->addItems(choices);
   }
-  choices_->setEnabled(!choices.isEmpty());
-  choices_->setVisible(true);
+  form_->setRowVisible(choices_, !choices.isEmpty());
+  form_->setRowVisible(value_, choices.isEmpty());
+  expected_->setVisible(choices.isEmpty());
+  swatches_->setVisible(std::holds_alternative<Colour>(i->start) || std::holds_alternative<Fill>(i->start));
   refill(choices_, int(choices.indexOf(toQt(toText(value)))));
   std::string wanted;
   parseValue("?", i->start, &wanted);

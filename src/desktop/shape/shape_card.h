@@ -29,6 +29,7 @@ class ShapeCard : public QWidget {
   bool setValue(const QString& text);
 
   Work& work_;
+  Form* form_;
   QLabel* valueHead_;
   QLineEdit* value_;
   QLabel* expected_;

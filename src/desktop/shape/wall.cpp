@@ -81,10 +81,11 @@ void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
     const auto own = kind->departures.find(*column);
     const auto count = own == kind->departures.end() ? size_t{0} : own->second.size();
     p->setFont(font());
-    p->drawText(text, Qt::AlignRight | Qt::AlignTop, count ? tr("%1 depart").arg(count) : QStringLiteral("–"));
+    p->drawText(text.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop,
+                count ? tr("%1 depart").arg(count) : tr("as the base"));
     p->setRenderHint(QPainter::Antialiasing);
     p->save();
-    paintTile(*p, QRectF(rect).adjusted(0, 26, 0, -kBar - 6), *column);
+    paintTile(*p, QRectF(rect).adjusted(0, 42, 0, -kBar - 4), *column);
     p->restore();
     p->setPen(QColor(0, 0, 0, 50));
     p->drawLine(rect.topRight(), rect.bottomRight());

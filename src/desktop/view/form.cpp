@@ -100,6 +100,12 @@ void Form::row(const QString& name, QWidget* field) {
   grid_->addWidget(field, rows_++, 1);
 }
 
+void Form::setRowVisible(QWidget* field, bool visible) {
+  for (QLabel* label : findChildren<QLabel*>())
+    if (label->buddy() == field) label->setVisible(visible);
+  field->setVisible(visible);
+}
+
 void Form::wide(QWidget* widget) { grid_->addWidget(widget, rows_++, 0, 1, 2); }
 
 void Form::space() { grid_->setRowStretch(rows_++, 1); }

@@ -26,6 +26,8 @@ class Form : public QWidget {
   QComboBox* choice(const QString& name, const QStringList& choices, std::function<void(int)> done);
   QCheckBox* check(const QString& name, std::function<void(bool)> done);
   QPushButton* button(const QString& name, std::function<void()> done);
+  // Shows or hides a field together with its name.
+  void setRowVisible(QWidget* field, bool visible);
   void row(const QString& name, QWidget* field);
   void wide(QWidget* widget);
   void space();

@@ -60,7 +60,7 @@ void ScreenView::paintEvent(QPaintEvent*) {
     }
     painter.drawPixmap(origin_, art_);
     if (fade() > 0) {
-      QColor veil = theme().work;
+      QColor veil(0xc6, 0xc2, 0xbb);  // light: dark strokes must stand out over dark art
       veil.setAlphaF(static_cast<float>(fade()));
       painter.fillRect(QRectF(origin_, QSizeF(art_.size()) / art_.devicePixelRatio()), veil);
     }

@@ -1,0 +1,295 @@
+#include "core/session/session.h"
+
+#include <gmock/gmock.h>
+
+#include "core/session/stick.h"
+#include "support/menus.h"
+
+namespace bristle {
+namespace {
+
+using test::Playing;
+using testing::Contains;
+using testing::ElementsAre;
+using testing::IsEmpty;
+using testing::Not;
+
+// Title with three buttons; the second puts `top` on top, which has one that goes back.
+struct Menu {
+  History history{test::columnMenu({"One", "Two", "Three"})};
+  ScreenId first, second;
+  std::vector<ItemId> ids;
+  ItemId back;
+  Menu() {
+    first = history.now().screens[0]->id;
+    ids = test::buttons(history.now());
+    test::must(history, addScreen("Top"));
+    second = history.now().screens[1]->id;
+    test::must(history, addButton(second, history.now().kinds[0]->id, "Back", 10, 10));
+    back = test::buttons(history.now(), 1)[0];
+    test::must(history, setAction(second, back, {ActionType::Back, {}, {}}));
+    test::must(history, setAction(first, ids[1], {ActionType::PutOnTop, second, {}}));
+  }
+  void disable(size_t i) {
+    test::must(history, changeItems(first, {ids[i]}, "disable", {}, [](Item& item) { item.button()->disabled = true; }));
+  }
+  std::string id(size_t i) const { return ids[i].text; }
+};
+
+TEST(Session, OpensAtRestWithFocusAtTheEntry) {
+  Menu m;
+  Playing run(m.history.now());
+  EXPECT_THAT(run.lines(), ElementsAre("open screen " + m.first.text, "focus – → " + m.id(0) + " (entry)",
+                                       "state " + m.id(0) + " normal → focused"));
+}
+
+TEST(Session, DirectionsMoveFocusAndTheStatesFollow) {
+  Menu m;
+  Playing run(m.history.now());
+  run.lines();
+  EXPECT_THAT(run.move(Dir::Down), ElementsAre("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)",
+                                               "state " + m.id(0) + " focused → normal",
+                                               "state " + m.id(1) + " normal → focused"));
+  EXPECT_THAT(run.move(Dir::Left), ElementsAre("bump " + m.id(1) + " (left, nothing there)"));
+}
+
+TEST(Session, HeldDirectionsRepeatAtTheSetTimes) {
+  Menu m;
+  Playing run(m.history.now());
+  run.move(Dir::Down, false);
+  EXPECT_EQ(run.session().focused(), m.ids[1]);
+  EXPECT_THAT(run.wait(399), IsEmpty());
+  EXPECT_THAT(run.wait(1), Contains("focus " + m.id(1) + " → " + m.id(2) + " (down, solved)"));
+  EXPECT_THAT(run.wait(120), ElementsAre("bump " + m.id(2) + " (down, nothing there)"));
+  const Ms last = run.session().trace().back().at;
+  EXPECT_EQ(last, 520);
+}
+
+TEST(Session, AcceptPressesAndReleasesAndActs) {
+  Menu m;
+  Playing run(m.history.now());
+  run.move(Dir::Down);
+  EXPECT_THAT(run.key(InputType::Accept, true), ElementsAre("state " + m.id(1) + " focused → pressed"));
+  const auto lines = run.key(InputType::Accept, false);
+  EXPECT_THAT(lines, Contains("activate " + m.id(1)));
+  EXPECT_THAT(lines, Contains("put on top " + m.second.text));
+  EXPECT_EQ(run.session().focused(), m.back);
+}
+
+TEST(Session, WhatIsBeneathComesBackAsItWas) {
+  Menu m;
+  Playing run(m.history.now());
+  run.move(Dir::Down);
+  run.key(InputType::Accept, true);
+  run.key(InputType::Accept, false);
+  ASSERT_EQ(run.session().stack().size(), 2U);
+  EXPECT_THAT(run.key(InputType::Cancel, true),
+              ElementsAre("state " + m.back.text + " focused → normal", "back to " + m.first.text,
+                          "focus " + m.back.text + " → " + m.id(1) + " (back)",
+                          "state " + m.id(1) + " normal → focused"));
+  EXPECT_THAT(run.key(InputType::Cancel, true), ElementsAre("bump " + m.id(1) + " (nothing to go back to)"));
+}
+
+TEST(Session, CancelWhileHeldGivesThePressUpInsteadOfGoingBack) {
+  Menu m;
+  Playing run(m.history.now());
+  run.key(InputType::Accept, true);
+  EXPECT_THAT(run.key(InputType::Cancel, true), ElementsAre("state " + m.id(0) + " pressed → focused"));
+  EXPECT_THAT(run.key(InputType::Accept, false), Not(Contains("activate " + m.id(0))));
+}
+
+TEST(Session, ADeviceThatGoesAwayGivesUpWhatItHeld) {
+  Menu m;
+  Playing run(m.history.now());
+  run.move(Dir::Down, false);
+  run.key(InputType::Accept, true, Device::Controller);
+  EXPECT_THAT(run.key(InputType::Gone, false), ElementsAre("state " + m.id(1) + " pressed → focused"));
+  EXPECT_THAT(run.wait(2000), IsEmpty()) << "the held direction no longer repeats";
+}
+
+TEST(Session, TogetherThePointerTakesFocusAlongAndKeysHideItsHover) {
+  Menu m;
+  Playing run(m.history.now());
+  run.lines();
+  EXPECT_THAT(run.point(InputType::Point, m.ids[2]),
+              ElementsAre("device mouse", "state " + m.id(2) + " normal → hover",
+                          "focus " + m.id(0) + " → " + m.id(2) + " (pointer)", "state " + m.id(0) + " focused → normal"));
+  const auto lines = run.move(Dir::Up);
+  EXPECT_THAT(lines, Contains("state " + m.id(2) + " hover → focused"));
+  int lit = 0;
+  for (const ButtonRun& b : run.session().stack()[0].buttons) lit += b.running.state != 0;
+  EXPECT_EQ(lit, 1) << "never two highlights";
+}
+
+TEST(Session, ApartThePointerLeavesFocusAloneAndHidesItsLook) {
+  Menu m;
+  Project p = m.history.now();
+  p.settings.pointerMovesFocus = false;
+  Playing run(p);
+  run.lines();
+  EXPECT_THAT(run.point(InputType::Point, m.ids[2]),
+              ElementsAre("device mouse", "state " + m.id(0) + " focused → normal", "state " + m.id(2) + " normal → hover"));
+  EXPECT_EQ(run.session().focused(), m.ids[0]);
+  EXPECT_THAT(run.move(Dir::Down), Contains("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)"));
+}
+
+TEST(Session, APressDraggedOffDoesNotActivate) {
+  Menu m;
+  Playing run(m.history.now());
+  run.point(InputType::Point, m.ids[0]);
+  run.point(InputType::PointDown, m.ids[0]);
+  run.point(InputType::Point, 0, 0);
+  EXPECT_THAT(run.point(InputType::PointUp, 0, 0), Not(Contains("activate " + m.id(0))));
+}
+
+TEST(Session, ALiftedFingerLeavesNoHover) {
+  Menu m;
+  Playing run(m.history.now());
+  const Box box = run.session().stack()[0].routes.input.boxes[2];
+  run.point(InputType::PointDown, box.x + 5, box.y + 5, Device::Touch);
+  const auto lines = run.point(InputType::PointUp, box.x + 5, box.y + 5, Device::Touch);
+  EXPECT_THAT(lines, Contains("activate " + m.id(2)));
+  EXPECT_FALSE(run.session().stack()[0].buttons[2].running.signals.has(Signals::Over));
+}
+
+TEST(Session, DisabledButtonsArePassedOverOrStoppedOnAsTheScreenSays) {
+  Menu m;
+  m.disable(1);
+  Playing over(m.history.now());
+  EXPECT_THAT(over.move(Dir::Down), Contains("focus " + m.id(0) + " → " + m.id(2) + " (down, solved)"));
+  test::must(m.history, changeScreen(m.first, "stop", {}, [](Screen& s) { s.passDisabled = false; }));
+  Playing on(m.history.now());
+  on.move(Dir::Down);
+  EXPECT_EQ(on.session().focused(), m.ids[1]);
+  EXPECT_THAT(on.key(InputType::Accept, true), ElementsAre("bump " + m.id(1) + " (disabled)"));
+}
+
+TEST(Session, ADisabledEntryIsPassedOverAtTheStart) {
+  Menu m;
+  m.disable(0);
+  Playing run(m.history.now());
+  EXPECT_EQ(run.session().focused(), m.ids[1]);
+  EXPECT_EQ(run.session().stack()[0].buttons[0].player.moving(0), false) << "it opens disabled, without motion";
+}
+
+TEST(Session, ReturnsToTheSmallOneThatFocusCameFrom) {
+  // Three small boxes face one large one.
+  History h(emptyProject());
+  test::must(h, addKind("Entry", Wins::Hover));
+  test::must(h, addScreen("S"));
+  const ScreenId s = h.now().screens[0]->id;
+  for (int i = 0; i < 3; ++i) test::must(h, addButton(s, h.now().kinds[0]->id, "small", 0, i * 100));
+  test::must(h, addButton(s, h.now().kinds[0]->id, "large", 400, 0));
+  auto ids = test::buttons(h.now());
+  test::must(h, changeItems(s, {ids[3]}, "size", {}, [](Item& i) { i.place.y.size = 264; }));
+  for (size_t from = 0; from < 3; ++from) {
+    test::must(h, setEntry(s, ids[from]));
+    Playing run(h.now());
+    run.move(Dir::Right);
+    ASSERT_EQ(run.session().focused(), ids[3]);
+    run.move(Dir::Left);
+    EXPECT_EQ(run.session().focused(), ids[from]);
+  }
+}
+
+TEST(Session, TabStepsInReadingOrderAndRoundTheEnd) {
+  Menu m;
+  m.disable(1);
+  Playing run(m.history.now());
+  run.key(InputType::Step, true);
+  EXPECT_EQ(run.session().focused(), m.ids[2]);
+  run.key(InputType::Step, true);
+  EXPECT_EQ(run.session().focused(), m.ids[0]);
+  run.key(InputType::Step, false);
+  EXPECT_EQ(run.session().focused(), m.ids[2]);
+}
+
+TEST(Session, MessagesReachOtherMachinesAndValuesChange) {
+  Menu m;
+  test::must(m.history, setAction(m.first, m.ids[0], {ActionType::Message, {}, "flood"}));
+  Project p = m.history.now();
+  p.values = {{{"v"}, "count", 4, {}}};
+  Transition t;
+  t.on = Event::Message;
+  t.message = "flood";
+  t.to = {"disabled"};
+  t.guard = "not focus";
+  t.effects = {{EffectType::SetValue, {}, {"v"}, "@v + 1"}};
+  edit(p, p.machines[0]->id)->transitions.push_back(t);
+  Playing run(p);
+  run.key(InputType::Accept, true);
+  const auto lines = run.key(InputType::Accept, false);
+  EXPECT_THAT(lines, Contains("message flood"));
+  EXPECT_THAT(lines, Contains("state " + m.id(1) + " normal → disabled"));
+  EXPECT_THAT(lines, Contains("value v = 5"));
+  EXPECT_EQ(run.session().value({"v"}), 6) << "both buttons that are not focused counted";
+}
+
+TEST(Session, QuitEndsAndNothingMoreHappens) {
+  Menu m;
+  test::must(m.history, setAction(m.first, m.ids[0], {ActionType::Quit, {}, {}}));
+  Playing run(m.history.now());
+  run.key(InputType::Accept, true);
+  EXPECT_THAT(run.key(InputType::Accept, false), Contains("quit"));
+  EXPECT_TRUE(run.session().ended());
+  EXPECT_THAT(run.move(Dir::Down), IsEmpty());
+}
+
+TEST(Session, OpenReplacesTheWholeStack) {
+  Menu m;
+  test::must(m.history, setAction(m.second, m.back, {ActionType::Open, m.first, {}}));
+  Playing run(m.history.now());
+  run.move(Dir::Down);
+  for (const bool down : {true, false, true, false}) run.key(InputType::Accept, down);
+  EXPECT_EQ(run.session().stack().size(), 1U);
+  EXPECT_EQ(run.session().focused(), m.ids[0]);
+}
+
+TEST(Session, ABrokenTargetBumpsAndStays) {
+  Menu m;
+  test::must(m.history, removeScreen(m.second));
+  Playing run(m.history.now());
+  run.move(Dir::Down);
+  run.key(InputType::Accept, true);
+  EXPECT_THAT(run.key(InputType::Accept, false), Contains("bump " + m.id(1) + " (its screen is missing)"));
+}
+
+TEST(Session, CannotStartWithoutAScreenOrAKind) {
+  const PlainMeasure measure;
+  const Project none = emptyProject();
+  EXPECT_FALSE(Session::start(none, none.displays[0], measure));
+  Menu m;
+  Project p = m.history.now();
+  p.kinds.clear();
+  const auto started = Session::start(p, p.displays[0], measure);
+  ASSERT_FALSE(started);
+  EXPECT_THAT(started.error().text(), testing::HasSubstr("One"));
+}
+
+TEST(Stick, HasADeadZoneWithHysteresis) {
+  Stick stick;
+  EXPECT_FALSE(stick.update(0.49, 0));
+  EXPECT_EQ(stick.update(0.51, 0), Dir::Right);
+  EXPECT_EQ(stick.update(0.36, 0), Dir::Right);
+  EXPECT_FALSE(stick.update(0.34, 0));
+  EXPECT_FALSE(stick.update(0.49, 0)) << "once at rest it must leave again";
+}
+
+TEST(Stick, HoldsItsSectorTenDegreesBeyondTheDiagonal) {
+  const auto at = [](double degrees) {
+    return std::pair(std::cos(degrees * M_PI / 180), std::sin(degrees * M_PI / 180));
+  };
+  Stick stick;
+  stick.update(1, 0);
+  auto [x, y] = at(54);
+  EXPECT_EQ(stick.update(x, y), Dir::Right);
+  std::tie(x, y) = at(56);
+  EXPECT_EQ(stick.update(x, y), Dir::Down);
+  std::tie(x, y) = at(40);
+  EXPECT_EQ(stick.update(x, y), Dir::Down);
+  std::tie(x, y) = at(34);
+  EXPECT_EQ(stick.update(x, y), Dir::Right);
+}
+
+}  // namespace
+}  // namespace bristle

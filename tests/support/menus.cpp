@@ -1,0 +1,133 @@
+#include "support/menus.h"
+
+namespace bristle::test {
+
+void must(History& history, const Edit& edit) {
+  const auto result = history.perform(edit);
+  if (!result) throw std::runtime_error(edit.name + ": " + result.error().text());
+}
+
+Project after(const Project& project, const Edit& edit) {
+  History history(project);
+  must(history, edit);
+  return history.now();
+}
+
+Project columnMenu(const std::vector<std::string>& captions) {
+  History history(emptyProject());
+  must(history, addKind("Entry", Wins::Hover));
+  must(history, addScreen("First"));
+  must(history, addSeries(history.now().screens[0]->id, history.now().kinds[0]->id, captions,
+                          Flow::Column, 100, 100));
+  return history.now();
+}
+
+std::vector<ItemId> buttons(const Project& project, size_t screen) {
+  std::vector<ItemId> out;
+  for (const auto& item : project.screens[screen]->items)
+    if (item->button()) out.push_back(item->id);
+  return out;
+}
+
+Project fullProject() {
+  History history(columnMenu({"One", "Two", "Three"}));
+  const KindId kind = history.now().kinds[0]->id;
+  const ScreenId first = history.now().screens[0]->id;
+  must(history, addPart(kind, PartType::Marker, "Arrow"));
+  must(history, addPart(kind, PartType::Picture, "Art"));
+  const auto parts = history.now().kinds[0]->parts;
+  must(history, setLook(kind, {StateId{"hover"}, StateId{"focused"}}, {parts[0].id, Prop::Fill},
+                        Fill::linear(45, {{0, {1, 2, 3, 255}}, {0.25, {9, 8, 7, 128}}, {1, {0, 0, 0, 0}}})));
+  must(history, setLook(kind, {Column{}}, {parts[0].id, Prop::Shadow}, Shadow{1, -2, 6, 3, {10, 20, 30, 40}}));
+  must(history, setLook(kind, {Column{}}, {parts[4].id, Prop::File}, std::string("art/a.png")));
+  must(history, changeKind(kind, "all", {}, [](Kind& k) {
+         k.fitsCaption = true;
+         k.captionPadding = 31;
+         k.hitPadding = 7;
+       }));
+  must(history, addScreen("Second"));
+  const ScreenId second = history.now().screens[1]->id;
+  const auto ids = buttons(history.now());
+  must(history, setAction(first, ids[0], {ActionType::PutOnTop, second, {}}));
+  must(history, setAction(first, ids[1], {ActionType::Message, {}, "go"}));
+  must(history, setRoute(first, ids[0], Dir::Up, {RouteType::Pinned, ids[2]}));
+  must(history, setRoute(first, ids[1], Dir::Left, {RouteType::Closed, {}}));
+  must(history, setRoute(first, ids[2], Dir::Down, {RouteType::Wrap, {}}));
+  Item panel;
+  panel.place = {{Pin::Both, 10, 0, 20}, {Pin::End, 30, 40, 0}};
+  panel.what = PanelData{Fill::solid({5, 6, 7, 255}), 12};
+  must(history, addItem(second, "panel", panel));
+  Item picture;
+  picture.locked = picture.hidden = true;
+  picture.what = PictureData{"art/b.png"};
+  must(history, addItem(second, "picture", picture));
+  must(history, addButton(second, kind, "Back", 5, 6));
+  Project project = history.now();
+  project.values.push_back({{"v1"}, "dives", 2, {}});
+  Machine& machine = *edit(project, project.machines[0]->id);
+  Transition t;
+  t.from = StateId{"hover"};
+  t.on = Event::After;
+  t.after = 250;
+  t.guard = "over and @v1 > 1";
+  t.to = {"focused"};
+  t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"}, {EffectType::Message, "tick", {}, {}}};
+  machine.transitions.push_back(t);
+  machine.hold = 700;
+  return project;
+}
+
+Playing::Playing(const Project& project)
+    : session_([&] {
+        auto started = Session::start(project, project.displays[0], measure_);
+        if (!started) throw std::runtime_error(started.error().text());
+        return std::move(*started);
+      }()) {}
+
+std::vector<std::string> Playing::lines() {
+  std::vector<std::string> out;
+  for (; seen_ < session_.trace().size(); ++seen_) out.push_back(toLine(session_.trace()[seen_]));
+  return out;
+}
+
+std::vector<std::string> Playing::feed(InputEvent event) {
+  event.at = now;
+  session_.feed(event);
+  return lines();
+}
+
+std::vector<std::string> Playing::key(InputType type, bool down, Device device) {
+  return feed({now, type, device, 0, 0, Dir::Up, down});
+}
+
+std::vector<std::string> Playing::move(Dir dir, bool release) {
+  auto out = feed({now, InputType::Move, Device::Keyboard, 0, 0, dir, true});
+  if (release)
+    for (auto& line : feed({now, InputType::Move, Device::Keyboard, 0, 0, dir, false}))
+      out.push_back(line);
+  return out;
+}
+
+std::vector<std::string> Playing::point(InputType type, double x, double y, Device device) {
+  return feed({now, type, device, x, y, Dir::Up, true});
+}
+
+std::vector<std::string> Playing::point(InputType type, const ItemId& button) {
+  const ScreenRun& run = session_.stack().back();
+  for (size_t i = 0; i < run.buttons.size(); ++i) {
+    const Box& box = run.routes.input.boxes[i];
+    if (run.buttons[i].item->id == button) return point(type, box.x + box.w / 2, box.y + box.h / 2);
+  }
+  throw std::runtime_error("no button " + button.text);
+}
+
+std::vector<std::string> Playing::wait(Ms ms) {
+  now += ms;
+  return feed({now, InputType::Tick, Device::Keyboard, 0, 0, Dir::Up, true});
+}
+
+std::string sourcePath(const std::string& relative) {
+  return std::string(BRISTLE_SOURCE) + "/" + relative;
+}
+
+}  // namespace bristle::test
