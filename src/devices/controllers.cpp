@@ -4,6 +4,7 @@
 #include <SDL.h>
 
 #include <map>
+#include <set>
 
 #include "core/session/stick.h"
 
@@ -108,8 +109,17 @@ std::vector<InputEvent> Controllers::poll(Ms now) {
   state_->now = now;
   state_->out.clear();
   if (!problem_.empty()) return {};
-  SDL_Event event;
-  while (SDL_PollEvent(&event)) {
+  std::vector<SDL_Event> events;
+  std::set<SDL_JoystickID> gone;
+  for (SDL_Event event; SDL_PollEvent(&event);) {
+    events.push_back(event);
+    if (event.type == SDL_CONTROLLERDEVICEREMOVED) gone.insert(event.cdevice.which);
+  }
+  for (const SDL_Event& event : events) {
+    // SDL lets go of all buttons of a controller that is pulled out; that is no release.
+    const bool lastWords = (event.type == SDL_CONTROLLERBUTTONUP && gone.contains(event.cbutton.which)) ||
+                           (event.type == SDL_CONTROLLERAXISMOTION && gone.contains(event.caxis.which));
+    if (lastWords) continue;
     switch (event.type) {
       case SDL_CONTROLLERDEVICEADDED: state_->plugIn(event.cdevice.which); break;
       case SDL_CONTROLLERDEVICEREMOVED: state_->pullOut(event.cdevice.which); break;

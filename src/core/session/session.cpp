@@ -188,12 +188,11 @@ void Session::releasePress(Press& press, bool abandon) {
 void Session::move(const InputEvent& event) {
   const auto dir = static_cast<int>(event.dir);
   if (!event.down) {
-    held_[dir] = false;
-    if (repeating_ == dir) repeating_ = -1;
+    held_[dir] = std::max(0, held_[dir] - 1);
+    if (repeating_ == dir && held_[dir] == 0) repeating_ = -1;
     return;
   }
-  if (held_[dir]) return;
-  held_[dir] = true;
+  ++held_[dir];
   repeating_ = dir;
   nextRepeat_ = now_ + project().settings.repeatDelay;
   moveOnce(event.dir);
@@ -256,7 +255,7 @@ void Session::step(bool forwards) {
 void Session::gone() {
   releasePress(pointerPress_, true);
   releasePress(keyPress_, true);
-  std::fill(std::begin(held_), std::end(held_), false);
+  std::fill(std::begin(held_), std::end(held_), 0);
   repeating_ = -1;
 }
 

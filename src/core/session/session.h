@@ -92,7 +92,7 @@ class Session {
   bool ended_ = false;
   Device modality_ = Device::Keyboard;
   Press pointerPress_, keyPress_;
-  bool held_[4] = {};   // by Dir
+  int held_[4] = {};    // by Dir: by how many devices it is held
   int repeating_ = -1;  // the Dir held last
   Ms nextRepeat_ = 0;
 };

@@ -135,6 +135,7 @@ bool Files::write(const QString& path) {
   }
   path_ = path;
   stamp_ = *stamp;
+  work_.setFolder(QFileInfo(path).absolutePath());
   work_.markSaved();
   remember(path);
   Q_EMIT pathChanged();

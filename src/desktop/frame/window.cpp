@@ -304,7 +304,7 @@ void Window::refresh() {
   undo_->setText(history.canUndo() ? tr("↶ Undo “%1”").arg(toQt(history.undoName())) : tr("↶ Undo"));
   redo_->setText(QStringLiteral("↷"));
   redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
-  setWindowTitle(tr("%1%2 – Bristle").arg(toQt(work_.project().name), work_.saved() ? QString() : QStringLiteral(" *")));
+  setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
   const auto found = check(work_.project());
   findings_->setText(found.empty() ? tr("no findings") : tr("%n finding(s)", nullptr, int(found.size())));

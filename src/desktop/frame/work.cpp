@@ -34,11 +34,15 @@ void Work::redo() {
 
 void Work::replace(Project project, const QString& folder, bool readOnly) {
   history_ = History(std::move(project));
-  folder_ = folder;
+  setFolder(folder);
   readOnly_ = readOnly;
-  looks_.pictures().setFolder(folder);
   picked_ = {};
   after({true, true, true, true});
+}
+
+void Work::setFolder(const QString& folder) {
+  folder_ = folder;
+  looks_.pictures().setFolder(folder);
 }
 
 void Work::markSaved() {

@@ -65,7 +65,9 @@ class Work : public QObject {
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
   const FontMeasure& measure() const { return measure_; }
+  // Where pictures and takes of the project lie; empty until it is saved.
   const QString& folder() const { return folder_; }
+  void setFolder(const QString& folder);
   void tell(const QString& message, bool wrong = false) { Q_EMIT told(message, wrong); }
 
  Q_SIGNALS:

@@ -1,6 +1,7 @@
 #include "desktop/place/place_bench.h"
 
 #include <QAction>
+#include <QApplication>
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QToolButton>
@@ -105,7 +106,7 @@ void PlaceBench::addCommands() {
   add(tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert), [this] {
     work_.pickItems({});
     series_->begin();
-  });
+  })->setShortcutContext(Qt::WindowShortcut);  // from shelf and card, too: it harms nothing
   const auto addDecor = [this](const char* name, auto what) {
     if (!work_.screen()) return;
     Item item;
@@ -149,7 +150,11 @@ void PlaceBench::newScreen() {
 void PlaceBench::refresh() {
   const Screen* screen = work_.screen();
   pages_->setCurrentIndex(screen ? 0 : 1);
-  forms_->setCurrentIndex(work_.item() ? 1 : 0);
+  // Focus that was in the form which goes away goes to the canvas, not to whatever comes next.
+  const int page = work_.item() ? 1 : 0;
+  const QWidget* now = QApplication::focusWidget();
+  if (page != forms_->currentIndex() && now && forms_->isAncestorOf(now)) canvas_->setFocus();
+  forms_->setCurrentIndex(page);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
   const Display* d = work_.display();
   about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height) : QString());

@@ -1,6 +1,7 @@
 #include "desktop/shape/ledger_model.h"
 
 #include <QColor>
+#include <algorithm>
 
 #include "paint/convert.h"
 
@@ -135,8 +136,16 @@ QVariant LedgerModel::headerData(int section, Qt::Orientation orientation, int r
   return state ? toQt(state->name) : QString();
 }
 
-bool LedgerModel::setData(const QModelIndex&, const QVariant& value, int role) {
-  return role == Qt::EditRole && setPickedValue(work_, value.toString());
+// What is typed into a picked cell goes to all the picked columns; into another, to that one alone.
+bool LedgerModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+  if (role != Qt::EditRole || rowAt(index.row()).isBand) return false;
+  const Column column = columnAt(index.column());
+  const Picked& picked = work_.picked();
+  const bool isPicked =
+      picked.property == rowAt(index.row()).key &&
+      std::find(picked.columns.begin(), picked.columns.end(), column) != picked.columns.end();
+  return setLookFromText(work_, isPicked ? picked.columns : std::vector{column}, rowAt(index.row()).key,
+                         value.toString());
 }
 
 Qt::ItemFlags LedgerModel::flags(const QModelIndex& index) const {
@@ -144,12 +153,11 @@ Qt::ItemFlags LedgerModel::flags(const QModelIndex& index) const {
   return Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable;
 }
 
-bool setPickedValue(Work& work, const QString& text) {
+bool setLookFromText(Work& work, const std::vector<Column>& columns, const PropKey& key,
+                     const QString& text) {
   const Kind* kind = work.kind();
-  if (!kind) return false;
-  const Picked picked = work.picked();
-  const PartType* type = partType(*kind, picked.property.part);
-  const PropertyInfo* info = type ? findProperty(*type, picked.property.prop) : nullptr;
+  const PartType* type = kind ? partType(*kind, key.part) : nullptr;
+  const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
   if (!info) return false;
   std::string expected;
   const auto value = parseValue(fromQt(text.trimmed()), info->start, &expected);
@@ -157,7 +165,7 @@ bool setPickedValue(Work& work, const QString& text) {
     work.tell(QObject::tr("“%1” is not taken; expected %2.").arg(text, toQt(expected)), true);
     return false;
   }
-  return work.perform(setLook(kind->id, picked.columns, picked.property, *value));
+  return work.perform(setLook(kind->id, columns, key, *value));
 }
 
 }  // namespace bristle

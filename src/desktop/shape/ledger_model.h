@@ -40,7 +40,8 @@ class LedgerModel : public QAbstractTableModel {
   std::vector<StateId> states_;
 };
 
-// Sets the picked property in the picked columns from typed text; tells the person when it cannot.
-bool setPickedValue(Work& work, const QString& text);
+// Sets a property in some columns from typed text; tells the person when it cannot.
+bool setLookFromText(Work& work, const std::vector<Column>& columns, const PropKey& key,
+                     const QString& text);
 
 }  // namespace bristle

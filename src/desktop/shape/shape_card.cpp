@@ -108,7 +108,9 @@ const PropertyInfo* ShapeCard::info() const {
   return type ? findProperty(*type, work_.picked().property.prop) : nullptr;
 }
 
-bool ShapeCard::setValue(const QString& text) { return setPickedValue(work_, text); }
+bool ShapeCard::setValue(const QString& text) {
+  return setLookFromText(work_, work_.picked().columns, work_.picked().property, text);
+}
 
 QString ShapeCard::columnNames() const {
   QStringList names;

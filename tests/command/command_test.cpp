@@ -1,0 +1,157 @@
+#include "command/command.h"
+
+#include <gmock/gmock.h>
+
+#include <QFile>
+#include <QImage>
+#include <QTemporaryDir>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+#include "core/formats/file_io.h"
+#include "core/formats/project_file.h"
+#include "paint/convert.h"
+#include "support/layouts.h"
+#include "support/menus.h"
+
+namespace bristle {
+namespace {
+
+using testing::HasSubstr;
+
+const std::string kDemo = test::sourcePath("data/demo/saltglass-deep.bristle");
+const std::string kTour = test::sourcePath("data/demo/tour.take.jsonl");
+
+class CommandLine : public testing::Test {
+ protected:
+  int run(std::vector<std::string> words) {
+    words.insert(words.begin(), "bristle");
+    std::vector<char*> argv;
+    for (std::string& word : words) argv.push_back(word.data());
+    std::ostringstream outStream, errStream;
+    wish = {};
+    const int code = runCommand(int(argv.size()), argv.data(), {outStream, errStream}, wish);
+    out = outStream.str();
+    err = errStream.str();
+    return code;
+  }
+  std::string path(const std::string& name) const { return fromQt(folder.filePath(toQt(name))); }
+  std::string write(const std::string& name, const std::string& text) {
+    EXPECT_TRUE(writeFile(path(name), text));
+    return path(name);
+  }
+  QTemporaryDir folder;
+  WindowWish wish;
+  std::string out, err;
+};
+
+TEST_F(CommandLine, EverySubcommandHasHelpAndWrongUseNeverExitsZero) {
+  for (const char* name : {"check", "routes", "rehearse", "picture", "deliver", "new"}) {
+    EXPECT_EQ(run({name, "--help"}), 0) << name;
+    EXPECT_THAT(out, HasSubstr("--help")) << name;
+    EXPECT_EQ(run({name, "--nonsense"}), 2) << name;
+    EXPECT_FALSE(err.empty());
+    EXPECT_EQ(run({name}), 2) << name;
+    EXPECT_EQ(run({name, path("none.bristle"), "--take", "x", "--out", "y", "--pictures", "z"}), 2) << name;
+  }
+}
+
+TEST_F(CommandLine, WithoutASubcommandTheWindowIsWanted) {
+  EXPECT_EQ(run({kDemo}), 0);
+  EXPECT_TRUE(wish.wanted);
+  EXPECT_EQ(wish.file, kDemo);
+  run({"check", kDemo});
+  EXPECT_FALSE(wish.wanted);
+}
+
+TEST_F(CommandLine, CheckFindsNothingInTheDemo) {
+  EXPECT_EQ(run({"check", kDemo}), 0) << out;
+  EXPECT_EQ(out, "no findings\n");
+}
+
+TEST_F(CommandLine, CheckTellsFindingsAndUnreadableFiles) {
+  Project p = test::columnMenu({"a"});
+  edit(p, p.screens[0]->id)->entry = {"gone"};
+  const std::string file = write("a.bristle", writeProject(p));
+  EXPECT_EQ(run({"check", file, "--json"}), 1);
+  EXPECT_EQ(nlohmann::json::parse(out)["findings"][0]["rule"], "reference");
+  EXPECT_EQ(run({"check", write("b.bristle", "{\"bristle\":{\"format\":1},\"displays\":[]}")}), 2);
+  EXPECT_THAT(err, HasSubstr("/displays"));
+  EXPECT_THAT(err, HasSubstr("b.bristle"));
+}
+
+TEST_F(CommandLine, RehearseTheTourTwiceGivesIdenticalTraces) {
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", kTour}), 0) << err;
+  const std::string once = out;
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", kTour}), 0);
+  EXPECT_EQ(out, once);
+  EXPECT_THAT(once, HasSubstr("4300\tactivate slot-4\n"));
+}
+
+TEST_F(CommandLine, RehearseExitsOneWhenOneExpectationIsFalsified) {
+  std::string take = *readFile(kTour);
+  const auto at = take.find("activate slot-4");
+  take.replace(at, 15, "activate slot-5");
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", write("t.jsonl", take)}), 1);
+  EXPECT_THAT(err, HasSubstr("expected “activate slot-5”"));
+  EXPECT_THAT(err, HasSubstr("activate slot-4"));
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", write("u.jsonl", "no json\n")}), 2);
+  EXPECT_THAT(err, HasSubstr("line 1"));
+}
+
+TEST_F(CommandLine, RoutesOfBoxesAreJsonBothWays) {
+  nlohmann::json in;
+  const auto boxes = test::layoutOf("scattered", 4, 50);
+  for (size_t i = 0; i < boxes.size(); ++i)
+    in["boxes"].push_back({{"id", "b" + std::to_string(i)}, {"x", boxes[i].x}, {"y", boxes[i].y}, {"w", boxes[i].w}, {"h", boxes[i].h}});
+  EXPECT_EQ(run({"routes", "--boxes", write("b.json", in.dump())}), 0) << err;
+  const auto routes = nlohmann::json::parse(out)["routes"];
+  EXPECT_EQ(routes.size(), boxes.size());
+  SolveInput input;
+  input.boxes = boxes;
+  const auto direct = solve(input);
+  for (size_t i = 0; i < boxes.size(); ++i) {
+    const int right = direct.routes[i][size_t(Dir::Right)].target;
+    const auto& told = routes["b" + std::to_string(i)]["right"];
+    EXPECT_EQ(told, right < 0 ? nlohmann::json(nullptr) : nlohmann::json("b" + std::to_string(right)));
+  }
+  EXPECT_EQ(run({"routes", "--boxes", write("c.json", R"({"boxes":[{"id":"a","x":0,"y":0,"w":0,"h":1}]})")}), 2);
+  EXPECT_THAT(err, HasSubstr("/boxes/0/w"));
+}
+
+TEST_F(CommandLine, RoutesOfAScreenAndWhy) {
+  EXPECT_EQ(run({"routes", kDemo}), 0) << err;
+  EXPECT_THAT(out, HasSubstr("helm:  up –  down bay"));
+  EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down", "--json"}), 0);
+  EXPECT_EQ(nlohmann::json::parse(out)["candidates"][0]["target"], "bay");
+  EXPECT_EQ(run({"routes", kDemo, "--why", "nobody", "--dir", "down"}), 2);
+  EXPECT_EQ(run({"routes", kDemo, "--screen", "nowhere"}), 2);
+}
+
+TEST_F(CommandLine, PictureDrawsScreensAndKinds) {
+  EXPECT_EQ(run({"picture", kDemo, "--display", "handheld", "-o", path("s.png")}), 0) << err;
+  EXPECT_EQ(QImage(toQt(path("s.png"))).size(), QSize(1280, 800));
+  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "hover", "-o", path("k.png")}), 0) << err;
+  EXPECT_GT(QImage(toQt(path("k.png"))).width(), 400);
+  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "asleep", "-o", path("k.png")}), 2);
+  EXPECT_EQ(run({"picture", kDemo, "-o", "/proc/nowhere/x.png"}), 2);
+}
+
+TEST_F(CommandLine, DeliverWritesPicturesWithAnIndex) {
+  EXPECT_EQ(run({"deliver", kDemo, "--pictures", path("out")}), 0) << err;
+  EXPECT_EQ(nlohmann::json::parse(*readFile(path("out/index.json")))["pictures"].size(), 20U);
+}
+
+TEST_F(CommandLine, NewWritesAProjectThatRunsAndNeverOverAnother) {
+  const std::string file = path("mine.bristle");
+  EXPECT_EQ(run({"new", file, "--buttons", "Up", "Down"}), 0) << err;
+  EXPECT_EQ(run({"check", file}), 0) << out;
+  const auto project = parseProject(*readFile(file));
+  EXPECT_EQ(project->project.name, "mine");
+  EXPECT_EQ(test::buttons(project->project).size(), 2U);
+  EXPECT_EQ(run({"new", file}), 2);
+  EXPECT_THAT(err, HasSubstr("is there already"));
+}
+
+}  // namespace
+}  // namespace bristle

@@ -1,0 +1,196 @@
+// Walks every widget of every bench: nothing cut, nothing overlapping, all named, all within reach
+// of Tab, all text readable.
+#include <QAbstractScrollArea>
+#include <QButtonGroup>
+#include <QCheckBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QTextDocument>
+#include <QToolButton>
+#include <map>
+#include <set>
+
+#include "core/machine/mix.h"
+#include "desktop/frame/theme.h"
+#include "desktop/rehearse/stage.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+struct Size {
+  const char* name;
+  int width, height;
+  bool dark;
+};
+
+QString describe(const QWidget* w) {
+  QString text = QString::fromLatin1(w->metaObject()->className()) + QLatin1Char(' ') + w->accessibleName();
+  if (const auto* label = qobject_cast<const QLabel*>(w)) text += QLatin1Char(' ') + label->text();
+  return text;
+}
+
+QString plain(const QString& text) {
+  QTextDocument document;
+  Qt::mightBeRichText(text) ? document.setHtml(text) : document.setPlainText(text);
+  return document.toPlainText();
+}
+
+class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+    applyTheme(*qApp, GetParam().dark ? Theme::darkOne() : Theme::light());
+    window->resize(GetParam().width, GetParam().height);
+  }
+  void TearDown() override { applyTheme(*qApp, Theme::light()); }
+
+  std::vector<QWidget*> visible() {
+    std::vector<QWidget*> out;
+    for (QWidget* w : window->findChildren<QWidget*>())
+      if (w->isVisible() && !w->size().isEmpty()) out.push_back(w);
+    return out;
+  }
+
+  void checkCut(QWidget* w) {
+    QSize wanted;
+    if (auto* label = qobject_cast<QLabel*>(w); label && !label->text().isEmpty()) {
+      if (label->sizePolicy().horizontalPolicy() == QSizePolicy::Ignored) return;  // says so in its tip
+      wanted = label->wordWrap() ? QSize(0, label->heightForWidth(label->width())) : label->sizeHint();
+    } else if (auto* button = qobject_cast<QPushButton*>(w)) {
+      wanted = button->minimumSizeHint();
+    } else if (auto* tool = qobject_cast<QToolButton*>(w)) {
+      wanted = QSize(tool->fontMetrics().horizontalAdvance(tool->text()), tool->fontMetrics().height());
+    } else if (auto* check = qobject_cast<QCheckBox*>(w)) {
+      wanted = check->sizeHint();
+    } else {
+      return;
+    }
+    EXPECT_GE(w->width(), wanted.width()) << "cut: " << fromQt(describe(w));
+    EXPECT_GE(w->height(), wanted.height()) << "cut: " << fromQt(describe(w));
+  }
+
+  void checkOverlaps(QWidget* parent) {
+    if (qobject_cast<QAbstractScrollArea*>(parent)) return;
+    std::vector<QWidget*> children;
+    for (QObject* child : parent->children())
+      if (auto* w = qobject_cast<QWidget*>(child); w && w->isVisible() && !w->isWindow() && !w->size().isEmpty())
+        children.push_back(w);
+    for (size_t i = 0; i < children.size(); ++i)
+      for (size_t k = i + 1; k < children.size(); ++k)
+        EXPECT_FALSE(children[i]->geometry().intersects(children[k]->geometry()))
+            << fromQt(describe(children[i])) << " overlaps " << fromQt(describe(children[k]));
+  }
+
+  // Drawn three times as large, so that the strokes of letters reach their full colour.
+  void checkContrast(QWidget* w) {
+    QString text;
+    if (auto* label = qobject_cast<QLabel*>(w)) text = plain(label->text());
+    if (auto* button = qobject_cast<QAbstractButton*>(w)) text = button->text();
+    if (auto* field = qobject_cast<QLineEdit*>(w)) text = field->text();
+    if (auto* box = qobject_cast<QComboBox*>(w)) text = box->currentText();
+    if (text.trimmed().isEmpty() || !w->isEnabled()) return;
+    QImage image(window->size() * 3, QImage::Format_RGB32);
+    image = picture_.copy(QRect(w->mapTo(window.get(), QPoint()) * 3, w->size() * 3));
+    std::map<QRgb, int> count;
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x) ++count[image.pixel(x, y)];
+    QRgb ground = 0;
+    int most = 0;
+    for (const auto& [colour, n] : count)
+      if (n > most) ground = colour, most = n;
+    double best = 1;
+    for (const auto& [colour, n] : count)
+      if (n >= 6) best = std::max(best, contrast(fromQt(QColor(colour)), fromQt(QColor(ground))));
+    EXPECT_GE(best, 4.5) << "hard to read: " << fromQt(describe(w)) << " “" << fromQt(text) << "”";
+  }
+
+  void checkTabReach() {
+    std::set<QWidget*> wanted;
+    for (QWidget* w : visible())
+      if ((w->focusPolicy() & Qt::TabFocus) && w->isEnabled() && !w->focusProxy()) {
+        wanted.insert(w);
+        EXPECT_FALSE(w->accessibleName().isEmpty()) << "no accessible name: " << fromQt(describe(w));
+      }
+    ASSERT_FALSE(wanted.empty());
+    (*wanted.begin())->setFocus();
+    std::set<QWidget*> reached;
+    for (int i = 0; i < 200; ++i) {
+      QWidget* now = QApplication::focusWidget();
+      if (!now) break;
+      reached.insert(now);
+      // The stage keeps Tab for the menu that it runs; F6 leaves it.
+      if (qobject_cast<Stage*>(now)) {
+        key(Qt::Key_F6);
+        if (QApplication::focusWidget() == now) break;
+        continue;
+      }
+      QTest::keyClick(now, Qt::Key_Tab);
+    }
+    // From the stage F6 goes on to the card; what comes before it in the chain is reached backwards.
+    (*wanted.begin())->setFocus();
+    for (int i = 0; i < 200; ++i) {
+      QWidget* now = QApplication::focusWidget();
+      if (!now || qobject_cast<Stage*>(now)) break;
+      reached.insert(now);
+      QTest::keyClick(now, Qt::Key_Backtab, Qt::ShiftModifier);
+    }
+    // In a group of which one is chosen, Tab goes to the chosen one and arrows to the others.
+    std::erase_if(wanted, [](QWidget* w) {
+      const auto* button = qobject_cast<QAbstractButton*>(w);
+      return button && button->group() && button->group()->exclusive() && !button->isChecked();
+    });
+    for (QWidget* w : wanted) EXPECT_TRUE(reached.count(w)) << "Tab does not reach " << fromQt(describe(w));
+  }
+
+  void walk(const QString& bench) {
+    SCOPED_TRACE(fromQt(bench));
+    window->openBench(bench);
+    QTest::qWait(20);
+    picture_ = QImage(window->size() * 3, QImage::Format_RGB32);
+    picture_.setDevicePixelRatio(3);
+    window->render(&picture_);
+    picture_.setDevicePixelRatio(1);
+    for (QWidget* w : visible()) {
+      checkCut(w);
+      checkOverlaps(w);
+      if (inSight(w)) checkContrast(w);
+    }
+    checkTabReach();
+  }
+
+  // Whole within the window, not scrolled out of an area.
+  bool inSight(QWidget* w) { return w->visibleRegion().boundingRect() == w->rect(); }
+
+  QImage picture_;
+};
+
+TEST_P(Walk, EveryBenchWithNothingPicked) {
+  for (const BenchInfo& info : benches()) {
+    work().pickItems({});
+    walk(QString::fromLatin1(info.id));
+  }
+}
+
+TEST_P(Walk, EveryBenchWithAButtonAContainerAndAPanelPicked) {
+  const auto items = [&](const char* screen, const char* item) {
+    work().pickScreen({screen});
+    work().pickItems({ItemId{item}});
+  };
+  items("title", "bay");
+  for (const BenchInfo& info : benches()) walk(QString::fromLatin1(info.id));
+  items("title", "entries");
+  walk(QStringLiteral("place"));
+  items("leave", "leave-panel");
+  walk(QStringLiteral("place"));
+}
+
+INSTANTIATE_TEST_SUITE_P(Sizes, Walk,
+                         testing::Values(Size{"usual", 1280, 800, false}, Size{"usual_dark", 1280, 800, true},
+                                         Size{"small", 1100, 700, false}, Size{"small_dark", 1100, 700, true}),
+                         [](const auto& info) { return info.param.name; });
+
+}  // namespace
+}  // namespace bristle

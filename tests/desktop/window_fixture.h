@@ -1,0 +1,90 @@
+// The real window, driven by real mouse and key events.
+#pragma once
+#include <gtest/gtest.h>
+
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QLineEdit>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QTimer>
+#include <functional>
+#include <memory>
+
+#include "desktop/frame/window.h"
+#include "paint/convert.h"
+#include "support/menus.h"
+
+namespace bristle::test {
+
+class WindowTest : public testing::Test {
+ protected:
+  void SetUp() override { open(); }
+  void open() {
+    window.reset();
+    window = std::make_unique<Window>(folder.filePath(QStringLiteral("settings.ini")));
+    window->show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(window.get()));
+    window->activateWindow();
+    QTest::qWait(1);
+  }
+  Work& work() { return window->work(); }
+  const Project& project() { return work().project(); }
+  QString path(const char* name) const { return folder.filePath(QString::fromLatin1(name)); }
+
+  // The visible widget of that accessible name.
+  template <class T>
+  T* named(const QString& name) {
+    T* found = nullptr;
+    for (T* widget : window->findChildren<T*>())
+      if (widget->isVisible() && widget->accessibleName() == name) found = widget;
+    EXPECT_NE(found, nullptr) << "nothing visible is called " << fromQt(name);
+    return found;
+  }
+  void click(const QString& name) {
+    if (auto* button = named<QAbstractButton>(name)) QTest::mouseClick(button, Qt::LeftButton);
+  }
+  // Types into a field as a person would: click, all gone, the text, Enter.
+  void fill(const QString& name, const QString& text) {
+    auto* field = named<QLineEdit>(name);
+    if (!field) return;
+    QTest::mouseClick(field, Qt::LeftButton);
+    QTest::keyClick(field, Qt::Key_A, Qt::ControlModifier);
+    text.isEmpty() ? QTest::keyClick(field, Qt::Key_Delete) : QTest::keyClicks(field, text);
+    QTest::keyClick(field, Qt::Key_Return);
+  }
+  // Chooses with the keyboard.
+  void choose(const QString& name, int index) {
+    auto* box = named<QComboBox>(name);
+    if (!box) return;
+    box->setFocus();
+    QTest::keyClick(box, Qt::Key_Home);
+    while (box->currentIndex() < index) {
+      const int before = box->currentIndex();
+      QTest::keyClick(box, Qt::Key_Down);
+      if (box->currentIndex() == before) break;
+    }
+    EXPECT_EQ(box->currentIndex(), index);
+  }
+  void drag(QWidget* widget, const QPointF& from, const QPointF& to) {
+    QTest::mousePress(widget, Qt::LeftButton, {}, from.toPoint());
+    for (int i = 1; i <= 4; ++i) {
+      const QPointF at = from + (to - from) * i / 4;
+      QTest::mouseMove(widget, at.toPoint());
+      // Off screen a move without a button held arrives; widgets that drag look at the place alone.
+      QCoreApplication::processEvents();
+    }
+    QTest::mouseRelease(widget, Qt::LeftButton, {}, to.toPoint());
+  }
+  void key(int key, Qt::KeyboardModifiers modifiers = {}) {
+    QWidget* at = QApplication::focusWidget() ? QApplication::focusWidget() : window.get();
+    QTest::keyClick(at, Qt::Key(key), modifiers);
+  }
+  // Answers the next message box with the button whose text holds `text`.
+  void answer(const QString& text, QString* asked = nullptr);
+
+  QTemporaryDir folder;
+  std::unique_ptr<Window> window;
+};
+
+}  // namespace bristle::test
