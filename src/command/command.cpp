@@ -30,13 +30,17 @@ bool openProject(const std::string& file, Project& project, Streams streams) {
 }
 
 int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
-  CLI::App app("Bristle: designs, routes, rehearses and delivers menus. Without a subcommand it opens "
-               "the window.", "bristle");
+  CLI::App app(
+      "Bristle: designs, routes, rehearses and delivers menus. Without a subcommand it opens "
+      "the window.",
+      "bristle");
   app.add_option("project", wish.file, "The project to open in the window");
-  auto* play = app.add_option("--play", wish.play, "Play a take in the window by real input events, then end");
+  auto* play = app.add_option("--play", wish.play,
+                              "Play a take in the window by real input events, then end");
   app.add_option("--picture", wish.picture, "… and write the window's picture there")->needs(play);
   app.add_option("--trace", wish.trace, "… and write the trace there")->needs(play);
-  app.add_option("--shots", wish.shots, "Write a picture of every bench into this folder, then end");
+  app.add_option("--shots", wish.shots,
+                 "Write a picture of every bench into this folder, then end");
   app.require_subcommand(0, 1);
   std::vector<Subcommand> all;
   for (const auto add : {addCheck, addRoutes, addRehearse, addPicture, addDeliver, addNew})

@@ -1,9 +1,9 @@
 // Fonts and painting without a display, for the subcommands that measure or draw.
 #pragma once
-#include <QGuiApplication>
-#include <QtGlobal>
 #include <sys/stat.h>
 #include <unistd.h>
+#include <QGuiApplication>
+#include <QtGlobal>
 
 #include <memory>
 #include <string>

@@ -1,5 +1,5 @@
-#include <CLI/CLI.hpp>
 #include <sys/stat.h>
+#include <CLI/CLI.hpp>
 
 #include "command/command.h"
 #include "core/edit/kind_edits.h"
@@ -18,7 +18,8 @@ Result<Project> begun(const std::string& name, const std::vector<std::string>& c
     return project;
   }());
   if (captions.empty()) return history.now();
-  if (auto r = history.perform(addKind("Menu entry", Wins::Hover)); !r) return tl::unexpected(r.error());
+  if (auto r = history.perform(addKind("Menu entry", Wins::Hover)); !r)
+    return tl::unexpected(r.error());
   if (auto r = history.perform(addScreen("First")); !r) return tl::unexpected(r.error());
   const auto r = history.perform(addSeries(history.now().screens[0]->id, history.now().kinds[0]->id,
                                            captions, Flow::Column, 160, 240));
@@ -35,7 +36,8 @@ Subcommand addNew(CLI::App& app) {
   };
   auto o = std::make_shared<Options>();
   CLI::App* sub = app.add_subcommand("new", "Writes a new project");
-  sub->add_option("file", o->file, "The .bristle file to write; it may not be there yet")->required();
+  sub->add_option("file", o->file, "The .bristle file to write; it may not be there yet")
+      ->required();
   sub->add_option("--name", o->name, "The project's name; else the file's");
   sub->add_option("--buttons", o->captions, "Captions: a first screen with a column of buttons");
   return {sub, [o](Streams s) -> int {
@@ -44,7 +46,8 @@ Subcommand addNew(CLI::App& app) {
               return tell(s, {o->file, "is there already; it is left as it is"});
             std::string name = o->name;
             if (name.empty()) {
-              name = o->file.substr(o->file.rfind('/') == std::string::npos ? 0 : o->file.rfind('/') + 1);
+              name = o->file.substr(
+                  o->file.rfind('/') == std::string::npos ? 0 : o->file.rfind('/') + 1);
               if (const auto dot = name.rfind(".bristle"); dot != name.npos) name.resize(dot);
             }
             const auto project = begun(name, o->captions);

@@ -16,7 +16,9 @@ struct Options {
   std::string project, screen, kind, state, display, out;
 };
 
-QString folderOf(const std::string& file) { return QFileInfo(toQt(file)).absolutePath(); }
+QString folderOf(const std::string& file) {
+  return QFileInfo(toQt(file)).absolutePath();
+}
 
 Result<QImage> screenPicture(const Project& project, const Options& o, LookPainter& looks) {
   const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
@@ -26,12 +28,14 @@ Result<QImage> screenPicture(const Project& project, const Options& o, LookPaint
       o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
   if (!display) return fail(o.project, "no display “" + o.display + "”");
   const FontMeasure measure;
-  QImage image(qRound(display->width), qRound(display->height), QImage::Format_ARGB32_Premultiplied);
+  QImage image(qRound(display->width), qRound(display->height),
+               QImage::Format_ARGB32_Premultiplied);
   image.fill(Qt::black);
   QPainter painter(&image);
   painter.scale(display->scale, display->scale);
   LookTables tables;
-  paintScreen(painter, looks, tables, project, *screen, layOut(project, *screen, *display, measure));
+  paintScreen(painter, looks, tables, project, *screen,
+              layOut(project, *screen, *display, measure));
   return image;
 }
 
@@ -52,7 +56,8 @@ int run(const Options& o, Streams s) {
   const Graphics graphics;
   LookPainter looks;
   looks.pictures().setFolder(folderOf(o.project));
-  const auto image = o.kind.empty() ? screenPicture(project, o, looks) : kindPicture(project, o, looks);
+  const auto image =
+      o.kind.empty() ? screenPicture(project, o, looks) : kindPicture(project, o, looks);
   if (!image) return tell(s, image.error());
   if (!image->save(toQt(o.out))) return tell(s, {o.out, "the picture cannot be written"});
   s.out << o.out << "\n";
@@ -63,10 +68,12 @@ int run(const Options& o, Streams s) {
 
 Subcommand addPicture(CLI::App& app) {
   auto o = std::make_shared<Options>();
-  CLI::App* sub = app.add_subcommand("picture", "Draws a screen, or a kind in a state, as a picture");
+  CLI::App* sub =
+      app.add_subcommand("picture", "Draws a screen, or a kind in a state, as a picture");
   sub->add_option("project", o->project, "A .bristle file")->required();
   auto* screen = sub->add_option("--screen", o->screen, "The screen's id; else the first");
-  auto* kind = sub->add_option("--kind", o->kind, "A kind's id instead of a screen")->excludes(screen);
+  auto* kind =
+      sub->add_option("--kind", o->kind, "A kind's id instead of a screen")->excludes(screen);
   sub->add_option("--state", o->state, "The state's id; else the first")->needs(kind);
   sub->add_option("--display", o->display, "The display's id; else the first");
   sub->add_option("-o,--out", o->out, "The PNG file to write")->required();
@@ -80,7 +87,9 @@ Subcommand addDeliver(CLI::App& app) {
   auto o = std::make_shared<DeliverOptions>();
   CLI::App* sub = app.add_subcommand("deliver", "Hands a project over");
   sub->add_option("project", o->project, "A .bristle file")->required();
-  sub->add_option("--pictures", o->pictures, "A folder for the picture of every kind in every state, with an index")->required();
+  sub->add_option("--pictures", o->pictures,
+                  "A folder for the picture of every kind in every state, with an index")
+      ->required();
   return {sub, [o](Streams s) -> int {
             Project project;
             if (!openProject(o->project, project, s)) return kUnusable;

@@ -19,7 +19,8 @@ void printTrace(const Options& o, const Project& project, const TakeResult& resu
   if (o.json) {
     auto list = nlohmann::ordered_json::array();
     for (const TraceEntry& e : result.trace) list.push_back({{"at", e.at}, {"what", toLine(e)}});
-    s.out << nlohmann::ordered_json{{"trace", list}, {"failed", result.failures.size()}}.dump(1) << "\n";
+    s.out << nlohmann::ordered_json{{"trace", list}, {"failed", result.failures.size()}}.dump(1)
+          << "\n";
     return;
   }
   for (const TraceEntry& e : result.trace)
@@ -38,7 +39,8 @@ int run(const Options& o, Streams s) {
   if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});
   printTrace(o, project, *result, s);
   for (const TakeFailure& f : result->failures) {
-    s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected << "”; ";
+    s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected
+          << "”; ";
     if (f.happened.empty()) s.err << "nothing happened since the last expectation\n";
     for (size_t i = 0; i < f.happened.size() && i < 6; ++i)
       s.err << (i ? "    " : "since then:\n    ") << f.happened[i] << "\n";

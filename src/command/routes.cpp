@@ -31,10 +31,14 @@ void printRoutes(const SolveInput& input, const Routes& routes, Streams s) {
 
 const char* verdictName(Verdict verdict) {
   switch (verdict) {
-    case Verdict::Chosen: return "chosen";
-    case Verdict::Admissible: return "possible";
-    case Verdict::Behind: return "behind something nearer";
-    case Verdict::Aside: return "more than 45° off";
+    case Verdict::Chosen:
+      return "chosen";
+    case Verdict::Admissible:
+      return "possible";
+    case Verdict::Behind:
+      return "behind something nearer";
+    case Verdict::Aside:
+      return "more than 45° off";
   }
   return "";
 }
@@ -49,13 +53,18 @@ int explain(const Options& o, const SolveInput& input, const Routes& routes, Str
   for (const RankedCandidate& c : rank(input, routes, box, *dir)) {
     const std::string& name = input.names[size_t(c.target)];
     if (o.json) {
-      list.push_back({{"target", name}, {"verdict", verdictName(c.verdict)}, {"ahead", c.ahead},
-                      {"returns", c.returns}, {"gap", c.gap}, {"lateral", c.lateral},
-                      {"angle", c.angle}, {"effort", c.effort}});
+      list.push_back({{"target", name},
+                      {"verdict", verdictName(c.verdict)},
+                      {"ahead", c.ahead},
+                      {"returns", c.returns},
+                      {"gap", c.gap},
+                      {"lateral", c.lateral},
+                      {"angle", c.angle},
+                      {"effort", c.effort}});
     } else {
-      s.out << name << ": " << verdictName(c.verdict) << ", effort " << c.effort << " (gap " << c.gap
-            << ", aside " << c.lateral << ", " << c.angle << "°)" << (c.returns ? ", returns" : "")
-            << "\n";
+      s.out << name << ": " << verdictName(c.verdict) << ", effort " << c.effort << " (gap "
+            << c.gap << ", aside " << c.lateral << ", " << c.angle << "°)"
+            << (c.returns ? ", returns" : "") << "\n";
     }
   }
   if (o.json) s.out << nlohmann::ordered_json{{"candidates", list}}.dump(2) << "\n";
@@ -92,10 +101,12 @@ int routesOfScreen(const Options& o, Streams s) {
   const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
   const Screen* screen = find(project, id);
   if (!screen) return tell(s, {o.project, "no screen “" + id.text + "”"});
-  const Display* display = o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
+  const Display* display =
+      o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
   if (!display) return tell(s, {o.project, "no display “" + o.display + "”"});
   const Graphics graphics;
-  const ScreenRoutes routes = screenRoutes(project, *screen, layOut(project, *screen, *display, FontMeasure()));
+  const ScreenRoutes routes =
+      screenRoutes(project, *screen, layOut(project, *screen, *display, FontMeasure()));
   return report(o, routes.input, routes.output, s);
 }
 
@@ -104,7 +115,8 @@ int routesOfScreen(const Options& o, Streams s) {
 Subcommand addRoutes(CLI::App& app) {
   auto o = std::make_shared<Options>();
   CLI::App* sub = app.add_subcommand("routes", "Solves where the directions lead");
-  auto* boxes = sub->add_option("--boxes", o->boxes, "Any layout, as a list of boxes in JSON; routes come out as JSON");
+  auto* boxes = sub->add_option("--boxes", o->boxes,
+                                "Any layout, as a list of boxes in JSON; routes come out as JSON");
   auto* project = sub->add_option("project", o->project, "A .bristle file")->excludes(boxes);
   sub->add_option("--screen", o->screen, "The screen's id; else the first")->needs(project);
   sub->add_option("--display", o->display, "The display's id; else the first")->needs(project);

@@ -30,9 +30,10 @@ Result<std::string> png(const QImage& image, const std::string& file) {
 }
 
 Json entryOf(const DeliveredPicture& p) {
-  return {{"kind", p.kind.text}, {"state", p.state.text}, {"file", p.file},
-          {"width", p.width}, {"height", p.height},
-          {"box", {{"x", p.boxX}, {"y", p.boxY}, {"w", p.boxW}, {"h", p.boxH}}}};
+  return {
+      {"kind", p.kind.text}, {"state", p.state.text},
+      {"file", p.file},      {"width", p.width},
+      {"height", p.height},  {"box", {{"x", p.boxX}, {"y", p.boxY}, {"w", p.boxW}, {"h", p.boxH}}}};
 }
 
 }  // namespace
@@ -66,8 +67,8 @@ QImage pictureOf(const Kind& kind, const LookTable& table, StateIndex state, Loo
   image.fill(Qt::transparent);
   QPainter painter(&image);
   painter.scale(scale, scale);
-  looks.paint(painter, kind, table, table.state(state), QRectF(reach, reach, kind.width, kind.height),
-              kind.sampleCaption);
+  looks.paint(painter, kind, table, table.state(state),
+              QRectF(reach, reach, kind.width, kind.height), kind.sampleCaption);
   return image;
 }
 
@@ -91,15 +92,22 @@ Result<std::vector<DeliveredPicture>> deliverPictures(
     for (size_t s = 0; s < machine->states.size(); ++s) {
       const QImage image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks);
       DeliveredPicture entry{base + "." + safeFileName(machine->states[s].name, states) + ".png",
-                             kind->id, machine->states[s].id, image.width(), image.height(),
-                             reach, reach, kind->width, kind->height};
+                             kind->id,
+                             machine->states[s].id,
+                             image.width(),
+                             image.height(),
+                             reach,
+                             reach,
+                             kind->width,
+                             kind->height};
       const auto bytes = png(image, entry.file);
       if (!bytes) return tl::unexpected(bytes.error());
       if (auto written = writeFile(folder + "/" + entry.file, *bytes); !written)
         return tl::unexpected(written.error());
       index["pictures"].push_back(entryOf(entry));
       out.push_back(std::move(entry));
-      if (progress && !progress(++done, total)) return fail(folder, "stopped; what was done so far is there");
+      if (progress && !progress(++done, total))
+        return fail(folder, "stopped; what was done so far is there");
     }
   }
   // The index comes last: where it is there, all that it names is there.

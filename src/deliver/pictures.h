@@ -13,8 +13,8 @@ struct DeliveredPicture {
   std::string file;  // relative to the folder
   KindId kind;
   StateId state;
-  int width = 0, height = 0;      // px of the picture
-  double boxX = 0, boxY = 0;      // where the button's box begins in it
+  int width = 0, height = 0;  // px of the picture
+  double boxX = 0, boxY = 0;  // where the button's box begins in it
   double boxW = 0, boxH = 0;
 };
 
@@ -23,8 +23,8 @@ struct DeliveredPicture {
 std::string safeFileName(const std::string& name, std::vector<std::string>& taken);
 
 // Writes into `folder`, which is made where it is not there. All pictures of one kind have the same
-// size. Old files of the same names are written over, others left alone. `progress` is told how many
-// of how many are done and may return false to stop.
+// size. Old files of the same names are written over, others left alone. `progress` is told how
+// many of how many are done and may return false to stop.
 Result<std::vector<DeliveredPicture>> deliverPictures(
     const Project& project, LookPainter& looks, const std::string& folder,
     const std::function<bool(int, int)>& progress = {});

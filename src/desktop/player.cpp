@@ -36,7 +36,8 @@ class Player {
       bench_.rehearsal().driveTo(std::get<InputEvent>(step.what).at);
       const auto event = eventOf(step, *bench_.rehearsal().session());
       if (!event) {
-        std::cerr << "bristle: line " << step.source << ": no button “" << step.on.text << "” there\n";
+        std::cerr << "bristle: line " << step.source << ": no button “" << step.on.text
+                  << "” there\n";
         return false;
       }
       send(*event);
@@ -54,9 +55,11 @@ class Player {
       const auto modifiers = keyFor(e) == Qt::Key_Backtab ? Qt::ShiftModifier : Qt::NoModifier;
       const bool press = e.type == InputType::Step || e.down;
       if (press) QTest::keyPress(window_.windowHandle(), keyFor(e), modifiers);
-      if (!press || e.type == InputType::Step) QTest::keyRelease(window_.windowHandle(), keyFor(e), modifiers);
+      if (!press || e.type == InputType::Step)
+        QTest::keyRelease(window_.windowHandle(), keyFor(e), modifiers);
     } else if (e.device == Device::Mouse) {
-      const QPoint at = bench_.stage().mapTo(&window_, bench_.stage().toWidget(QPointF(e.x, e.y)).toPoint());
+      const QPoint at =
+          bench_.stage().mapTo(&window_, bench_.stage().toWidget(QPointF(e.x, e.y)).toPoint());
       QWindow* handle = window_.windowHandle();
       if (e.type == InputType::Point) QTest::mouseMove(handle, at);
       if (e.type == InputType::PointDown) QTest::mousePress(handle, Qt::LeftButton, {}, at);

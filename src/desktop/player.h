@@ -1,6 +1,6 @@
 // Plays a take in the window by real input events: keys and mouse through the window system's own
-// entry, the controller through the on-screen one. The clock is driven, so that the trace is the same
-// every time.
+// entry, the controller through the on-screen one. The clock is driven, so that the trace is the
+// same every time.
 #pragma once
 #include <string>
 

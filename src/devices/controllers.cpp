@@ -23,11 +23,16 @@ struct Pad {
 
 std::optional<Dir> dpadDir(int button) {
   switch (button) {
-    case SDL_CONTROLLER_BUTTON_DPAD_UP: return Dir::Up;
-    case SDL_CONTROLLER_BUTTON_DPAD_DOWN: return Dir::Down;
-    case SDL_CONTROLLER_BUTTON_DPAD_LEFT: return Dir::Left;
-    case SDL_CONTROLLER_BUTTON_DPAD_RIGHT: return Dir::Right;
-    default: return {};
+    case SDL_CONTROLLER_BUTTON_DPAD_UP:
+      return Dir::Up;
+    case SDL_CONTROLLER_BUTTON_DPAD_DOWN:
+      return Dir::Down;
+    case SDL_CONTROLLER_BUTTON_DPAD_LEFT:
+      return Dir::Left;
+    case SDL_CONTROLLER_BUTTON_DPAD_RIGHT:
+      return Dir::Right;
+    default:
+      return {};
   }
 }
 
@@ -117,20 +122,27 @@ std::vector<InputEvent> Controllers::poll(Ms now) {
   }
   for (const SDL_Event& event : events) {
     // SDL lets go of all buttons of a controller that is pulled out; that is no release.
-    const bool lastWords = (event.type == SDL_CONTROLLERBUTTONUP && gone.contains(event.cbutton.which)) ||
-                           (event.type == SDL_CONTROLLERAXISMOTION && gone.contains(event.caxis.which));
+    const bool lastWords =
+        (event.type == SDL_CONTROLLERBUTTONUP && gone.contains(event.cbutton.which)) ||
+        (event.type == SDL_CONTROLLERAXISMOTION && gone.contains(event.caxis.which));
     if (lastWords) continue;
     switch (event.type) {
-      case SDL_CONTROLLERDEVICEADDED: state_->plugIn(event.cdevice.which); break;
-      case SDL_CONTROLLERDEVICEREMOVED: state_->pullOut(event.cdevice.which); break;
+      case SDL_CONTROLLERDEVICEADDED:
+        state_->plugIn(event.cdevice.which);
+        break;
+      case SDL_CONTROLLERDEVICEREMOVED:
+        state_->pullOut(event.cdevice.which);
+        break;
       case SDL_CONTROLLERBUTTONDOWN:
       case SDL_CONTROLLERBUTTONUP:
-        state_->button(event.cbutton.which, event.cbutton.button, event.type == SDL_CONTROLLERBUTTONDOWN);
+        state_->button(event.cbutton.which, event.cbutton.button,
+                       event.type == SDL_CONTROLLERBUTTONDOWN);
         break;
       case SDL_CONTROLLERAXISMOTION:
         state_->axis(event.caxis.which, event.caxis.axis, event.caxis.value);
         break;
-      default: break;
+      default:
+        break;
     }
   }
   return std::move(state_->out);

@@ -53,7 +53,8 @@ QBrush brushOf(const Fill& fill, const QRectF& rect) {
   // CSS Images Level 3 §3.1.1: the line through the centre whose ends meet the corners' normals.
   const double radians = fill.angle * 3.14159265358979323846 / 180;
   const QPointF along(std::cos(radians), std::sin(radians));
-  const double half = (std::abs(rect.width() * along.x()) + std::abs(rect.height() * along.y())) / 2;
+  const double half =
+      (std::abs(rect.width() * along.x()) + std::abs(rect.height() * along.y())) / 2;
   QLinearGradient gradient(rect.center() - along * half, rect.center() + along * half);
   QGradientStops stops;
   for (const Stop& stop : fill.stops) stops.append({stop.at, toQt(stop.colour)});
@@ -86,15 +87,23 @@ void LookPainter::paint(QPainter& painter, const Kind& kind, const LookTable& ta
     if (shown > 0) {
       painter.setOpacity(base * shown);
       switch (part.type) {
-        case PartType::Shape: shape(painter, box, values); break;
-        case PartType::Label: label(painter, box, values, caption); break;
-        case PartType::Marker: marker(painter, box, values); break;
+        case PartType::Shape:
+          shape(painter, box, values);
+          break;
+        case PartType::Label:
+          label(painter, box, values, caption);
+          break;
+        case PartType::Marker:
+          marker(painter, box, values);
+          break;
         case PartType::Picture:
           painter.setOpacity(painter.opacity() * number(values, part.type, Prop::Opacity));
-          pictures_.draw(painter, box, std::get<std::string>(valueOf(values, part.type, Prop::File)),
+          pictures_.draw(painter, box,
+                         std::get<std::string>(valueOf(values, part.type, Prop::File)),
                          std::get<std::string>(valueOf(values, part.type, Prop::Fit)));
           break;
-        case PartType::Whole: break;
+        case PartType::Whole:
+          break;
       }
     }
     values += propertiesOf(part.type).size();
@@ -125,7 +134,8 @@ void LookPainter::shape(QPainter& painter, const QRectF& box, const Value* value
 const LookPainter::Text& LookPainter::textOf(const std::string& family, double size, double weight,
                                              const std::string& text) {
   // Sizes are rounded to the pixel by the font; key by what it will be.
-  const std::string key = fmt::format("{}\n{}\n{}\n{}", family, std::lround(size), std::lround(weight), text);
+  const std::string key =
+      fmt::format("{}\n{}\n{}\n{}", family, std::lround(size), std::lround(weight), text);
   if (const auto at = texts_.find(key); at != texts_.end()) return at->second;
   if (texts_.size() > kMostTexts) texts_.clear();
   Text made;
@@ -144,8 +154,9 @@ void LookPainter::label(QPainter& painter, const QRectF& box, const Value* value
                         const std::string& caption) {
   if (caption.empty()) return;
   const auto of = [&](Prop prop) -> const Value& { return valueOf(values, PartType::Label, prop); };
-  const Text& text = textOf(std::get<std::string>(of(Prop::Family)), std::get<double>(of(Prop::Size)),
-                            std::get<double>(of(Prop::Weight)), caption);
+  const Text& text =
+      textOf(std::get<std::string>(of(Prop::Family)), std::get<double>(of(Prop::Size)),
+             std::get<double>(of(Prop::Weight)), caption);
   const std::string& align = std::get<std::string>(of(Prop::Align));
   double x = box.x();
   if (align == "centre") x += (box.width() - text.size.width()) / 2;
@@ -159,13 +170,16 @@ void LookPainter::label(QPainter& painter, const QRectF& box, const Value* value
 }
 
 void LookPainter::marker(QPainter& painter, const QRectF& box, const Value* values) {
-  const auto of = [&](Prop prop) -> const Value& { return valueOf(values, PartType::Marker, prop); };
+  const auto of = [&](Prop prop) -> const Value& {
+    return valueOf(values, PartType::Marker, prop);
+  };
   painter.save();
   painter.translate(box.x() + std::get<double>(of(Prop::OffsetX)),
                     box.center().y() + std::get<double>(of(Prop::OffsetY)));
   painter.setPen(Qt::NoPen);
   painter.setBrush(toQt(std::get<Colour>(of(Prop::Colour))));
-  painter.drawPath(glyphPath(std::get<std::string>(of(Prop::Glyph)), std::get<double>(of(Prop::Size))));
+  painter.drawPath(
+      glyphPath(std::get<std::string>(of(Prop::Glyph)), std::get<double>(of(Prop::Size))));
   painter.restore();
 }
 
@@ -177,7 +191,8 @@ double LookPainter::reach(const Kind& kind, const LookTable& table) {
       if (part.type == PartType::Shape) {
         const Shadow& s = std::get<Shadow>(valueOf(values, part.type, Prop::Shadow));
         const double outset = number(values, part.type, Prop::Outset);
-        const double shade = s.colour.a ? s.blur + s.spread + std::max(std::abs(s.dx), std::abs(s.dy)) : 0;
+        const double shade =
+            s.colour.a ? s.blur + s.spread + std::max(std::abs(s.dx), std::abs(s.dy)) : 0;
         out = std::max(out, outset + shade);
       } else if (part.type == PartType::Marker) {
         const double x = number(values, part.type, Prop::OffsetX);

@@ -30,7 +30,8 @@ class LookPainter {
     QSizeF size;
     double capTop = 0;
   };
-  const Text& textOf(const std::string& family, double size, double weight, const std::string& text);
+  const Text& textOf(const std::string& family, double size, double weight,
+                     const std::string& text);
 
   Pictures pictures_;
   Shadows shadows_;

@@ -44,7 +44,9 @@ Pictures::Picture Pictures::load(const std::string& file) const {
   const QSize size = reader.size();
   if (size.isValid() && (size.width() > kMostSide || size.height() > kMostSide ||
                          qint64(size.width()) * size.height() > kMostPixels))
-    return {{}, QStringLiteral("too large, %1 × %2 px: %3").arg(size.width()).arg(size.height()).arg(name)};
+    return {
+        {},
+        QStringLiteral("too large, %1 × %2 px: %3").arg(size.width()).arg(size.height()).arg(name)};
   QImage image = reader.read();
   if (image.isNull()) return {{}, QStringLiteral("broken: %1").arg(name)};
   return {image.convertToFormat(QImage::Format_ARGB32_Premultiplied), {}};

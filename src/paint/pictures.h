@@ -11,7 +11,7 @@ namespace bristle {
 
 class Pictures {
  public:
-  static constexpr int kMostSide = 16384;        // px: no side may be longer
+  static constexpr int kMostSide = 16384;            // px: no side may be longer
   static constexpr qint64 kMostPixels = 64'000'000;  // 256 MB of memory
 
   // Files are looked for in this folder, and nowhere outside it.

@@ -81,8 +81,8 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
         continue;
       }
       ButtonRun& button = run.buttons[size_t(index)];
-      looks.paint(painter, *button.kind->kind, *button.kind->looks,
-                  button.player.at(session.now()), box, item.button()->caption);
+      looks.paint(painter, *button.kind->kind, *button.kind->looks, button.player.at(session.now()),
+                  box, item.button()->caption);
     }
   }
 }

@@ -45,7 +45,8 @@ const QImage& Shadows::image(const Key& key) {
   const auto size = static_cast<size_t>(w) * static_cast<size_t>(h);
   std::vector<std::uint8_t> a(size), b(size);
   for (int y = 0; y < h; ++y)
-    std::copy_n(mask.constScanLine(y), w, a.data() + static_cast<size_t>(y) * static_cast<size_t>(w));
+    std::copy_n(mask.constScanLine(y), w,
+                a.data() + static_cast<size_t>(y) * static_cast<size_t>(w));
   const int radius = std::max(0, static_cast<int>(std::lround(key.blur / 2.0 * 0.94)));
   for (int pass = 0; pass < 3 && radius > 0; ++pass) {
     blurRows(a, b, w, h, radius);
@@ -79,7 +80,9 @@ void Shadows::draw(QPainter& painter, const QRectF& rect, double radius, const S
   const double opacity = painter.opacity();
   painter.setOpacity(opacity * s.colour.a / 255.0);
   const int margin = key.blur + 2;
-  painter.drawImage(QPointF(std::round(box.x() + s.dx) - margin, std::round(box.y() + s.dy) - margin), image(key));
+  painter.drawImage(
+      QPointF(std::round(box.x() + s.dx) - margin, std::round(box.y() + s.dy) - margin),
+      image(key));
   painter.setOpacity(opacity);
 }
 

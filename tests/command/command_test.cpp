@@ -52,7 +52,8 @@ TEST_F(CommandLine, EverySubcommandHasHelpAndWrongUseNeverExitsZero) {
     EXPECT_EQ(run({name, "--nonsense"}), 2) << name;
     EXPECT_FALSE(err.empty());
     EXPECT_EQ(run({name}), 2) << name;
-    EXPECT_EQ(run({name, path("none.bristle"), "--take", "x", "--out", "y", "--pictures", "z"}), 2) << name;
+    EXPECT_EQ(run({name, path("none.bristle"), "--take", "x", "--out", "y", "--pictures", "z"}), 2)
+        << name;
   }
 }
 
@@ -103,7 +104,11 @@ TEST_F(CommandLine, RoutesOfBoxesAreJsonBothWays) {
   nlohmann::json in;
   const auto boxes = test::layoutOf("scattered", 4, 50);
   for (size_t i = 0; i < boxes.size(); ++i)
-    in["boxes"].push_back({{"id", "b" + std::to_string(i)}, {"x", boxes[i].x}, {"y", boxes[i].y}, {"w", boxes[i].w}, {"h", boxes[i].h}});
+    in["boxes"].push_back({{"id", "b" + std::to_string(i)},
+                           {"x", boxes[i].x},
+                           {"y", boxes[i].y},
+                           {"w", boxes[i].w},
+                           {"h", boxes[i].h}});
   EXPECT_EQ(run({"routes", "--boxes", write("b.json", in.dump())}), 0) << err;
   const auto routes = nlohmann::json::parse(out)["routes"];
   EXPECT_EQ(routes.size(), boxes.size());
@@ -113,9 +118,12 @@ TEST_F(CommandLine, RoutesOfBoxesAreJsonBothWays) {
   for (size_t i = 0; i < boxes.size(); ++i) {
     const int right = direct.routes[i][size_t(Dir::Right)].target;
     const auto& told = routes["b" + std::to_string(i)]["right"];
-    EXPECT_EQ(told, right < 0 ? nlohmann::json(nullptr) : nlohmann::json("b" + std::to_string(right)));
+    EXPECT_EQ(told,
+              right < 0 ? nlohmann::json(nullptr) : nlohmann::json("b" + std::to_string(right)));
   }
-  EXPECT_EQ(run({"routes", "--boxes", write("c.json", R"({"boxes":[{"id":"a","x":0,"y":0,"w":0,"h":1}]})")}), 2);
+  EXPECT_EQ(run({"routes", "--boxes",
+                 write("c.json", R"({"boxes":[{"id":"a","x":0,"y":0,"w":0,"h":1}]})")}),
+            2);
   EXPECT_THAT(err, HasSubstr("/boxes/0/w"));
 }
 
@@ -131,9 +139,11 @@ TEST_F(CommandLine, RoutesOfAScreenAndWhy) {
 TEST_F(CommandLine, PictureDrawsScreensAndKinds) {
   EXPECT_EQ(run({"picture", kDemo, "--display", "handheld", "-o", path("s.png")}), 0) << err;
   EXPECT_EQ(QImage(toQt(path("s.png"))).size(), QSize(1280, 800));
-  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "hover", "-o", path("k.png")}), 0) << err;
+  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "hover", "-o", path("k.png")}), 0)
+      << err;
   EXPECT_GT(QImage(toQt(path("k.png"))).width(), 400);
-  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "asleep", "-o", path("k.png")}), 2);
+  EXPECT_EQ(run({"picture", kDemo, "--kind", "k-slab", "--state", "asleep", "-o", path("k.png")}),
+            2);
   EXPECT_EQ(run({"picture", kDemo, "-o", "/proc/nowhere/x.png"}), 2);
 }
 

@@ -8,7 +8,9 @@ namespace {
 
 class ControllerInWindow : public test::WindowTest {
  protected:
-  RehearseBench& bench() { return static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse"))); }
+  RehearseBench& bench() {
+    return static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
+  }
   ItemId focused() { return bench().rehearsal().session()->focused(); }
   bool traced(const std::string& line) {
     for (const TraceEntry& e : bench().rehearsal().session()->trace())
@@ -32,10 +34,12 @@ TEST_F(ControllerInWindow, DPadStickAcceptAndHotPlug) {
     EXPECT_TRUE(QTest::qWaitFor([&] { return focused() == ids[2]; }));
     pad.stick(0, 0);
     pad.button(SDL_CONTROLLER_BUTTON_A, true);
-    EXPECT_TRUE(QTest::qWaitFor([&] { return traced("state " + ids[2].text + " focused → pressed"); }));
+    EXPECT_TRUE(
+        QTest::qWaitFor([&] { return traced("state " + ids[2].text + " focused → pressed"); }));
   }
   // Pulled out while the button is held: given up, not activated.
-  EXPECT_TRUE(QTest::qWaitFor([&] { return traced("state " + ids[2].text + " pressed → focused"); }));
+  EXPECT_TRUE(
+      QTest::qWaitFor([&] { return traced("state " + ids[2].text + " pressed → focused"); }));
   EXPECT_FALSE(traced("activate " + ids[2].text));
 }
 

@@ -1,8 +1,8 @@
 // The whole job by mouse and keyboard, from an empty project to a rehearsed menu.
-#include <QListWidget>
 #include <QHeaderView>
-#include <QSignalSpy>
+#include <QListWidget>
 #include <QPlainTextEdit>
+#include <QSignalSpy>
 #include <QTableView>
 #include <QToolButton>
 
@@ -19,7 +19,9 @@ namespace {
 
 class Job : public test::WindowTest {
  protected:
-  RehearseBench& rehearse() { return static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse"))); }
+  RehearseBench& rehearse() {
+    return static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
+  }
   Canvas& canvas() { return *window->findChild<Canvas*>(); }
   RouteView& routes() { return *window->findChild<RouteView*>(); }
   Ledger& ledger() { return *window->findChild<Ledger*>(); }
@@ -56,11 +58,13 @@ class Job : public test::WindowTest {
     ASSERT_EQ(buttons(1).size(), 1U);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(1)[0]).toPoint());
     choose(QStringLiteral("When used"), int(ActionType::Back));
-    EXPECT_EQ(findItem(*project().screens[1], buttons(1)[0])->button()->action.type, ActionType::Back);
+    EXPECT_EQ(findItem(*project().screens[1], buttons(1)[0])->button()->action.type,
+              ActionType::Back);
     work().pickScreen(project().screens[0]->id);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(0)[1]).toPoint());
     choose(QStringLiteral("When used"), int(ActionType::PutOnTop));
-    EXPECT_EQ(findItem(*project().screens[0], buttons(0)[1])->button()->action.screen, project().screens[1]->id);
+    EXPECT_EQ(findItem(*project().screens[0], buttons(0)[1])->button()->action.screen,
+              project().screens[1]->id);
   }
   // Types a value into the ledger's cell of that row and column.
   void type(int row, int column, const QString& text) {
@@ -98,22 +102,28 @@ TEST_F(Job, AKindIsMadeAndItsLooksAreTypedIntoTheLedger) {
   EXPECT_EQ(base.type, FillType::Linear);
   EXPECT_EQ(base.angle, 45);
   type(2, 2, QStringLiteral("#00ff00"));
-  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"hover"}, fill)), Fill::solid({0, 255, 0, 255}));
-  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"normal"}, fill)), base) << "only hover departs";
+  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"hover"}, fill)),
+            Fill::solid({0, 255, 0, 255}));
+  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"normal"}, fill)), base)
+      << "only hover departs";
   // The tile shows it.
   const QImage wall = ledger().horizontalHeader()->viewport()->grab().toImage();
   int green = 0;
   for (int x = 0; x < wall.width(); ++x)
-    for (int y = 40; y < wall.height() - 12; ++y) green += wall.pixelColor(x, y) == QColor(0, 255, 0);
+    for (int y = 40; y < wall.height() - 12; ++y)
+      green += wall.pixelColor(x, y) == QColor(0, 255, 0);
   EXPECT_GT(green, 200);
   key(Qt::Key_Delete);
-  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"hover"}, fill)), base) << "fell back to the base";
+  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"hover"}, fill)), base)
+      << "fell back to the base";
 }
 
 TEST_F(Job, OneEditGoesToSeveralPickedStates) {
   makeKind();
   auto* wall = ledger().horizontalHeader();
-  const auto tile = [&](int section) { return QPoint(wall->sectionViewportPosition(section) + wall->sectionSize(section) / 2, 60); };
+  const auto tile = [&](int section) {
+    return QPoint(wall->sectionViewportPosition(section) + wall->sectionSize(section) / 2, 60);
+  };
   QTest::mouseClick(wall->viewport(), Qt::LeftButton, {}, tile(2));
   QTest::mouseClick(wall->viewport(), Qt::LeftButton, Qt::ShiftModifier, tile(4));
   ASSERT_EQ(work().picked().columns.size(), 2U);
@@ -123,7 +133,8 @@ TEST_F(Job, OneEditGoesToSeveralPickedStates) {
     EXPECT_EQ(toText(valueIn(*project().kinds[0], {state}, key)), "#123456") << state;
   EXPECT_NE(toText(valueIn(*project().kinds[0], {"pressed"}, key)), "#123456");
   window->work().undo();
-  EXPECT_NE(toText(valueIn(*project().kinds[0], {"focused"}, key)), "#123456") << "one step for both";
+  EXPECT_NE(toText(valueIn(*project().kinds[0], {"focused"}, key)), "#123456")
+      << "one step for both";
 }
 
 TEST_F(Job, ABadValueIsToldAndChangesNothing) {
@@ -132,7 +143,8 @@ TEST_F(Job, ABadValueIsToldAndChangesNothing) {
   fill(QStringLiteral("Value"), QStringLiteral("teal-ish"));
   EXPECT_EQ(toQt(work().history().undoName()), before);
   bool told = false;
-  for (QLabel* label : window->findChildren<QLabel*>()) told |= label->text().contains(QStringLiteral("is not taken; expected"));
+  for (QLabel* label : window->findChildren<QLabel*>())
+    told |= label->text().contains(QStringLiteral("is not taken; expected"));
   EXPECT_TRUE(told);
   EXPECT_TRUE(named<QLineEdit>(QStringLiteral("Value"))->property("bad").toBool());
 }
@@ -162,8 +174,10 @@ TEST_F(Job, ASeriesIsLaidDownMovedNudgedPickedAndLinedUp) {
   key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(place(), before) << "and so is the drag";
   // Two free buttons, picked with Shift, lined up from the finder.
-  ASSERT_TRUE(work().perform(addButton(project().screens[0]->id, project().kinds[0]->id, "A", 700, 120)));
-  ASSERT_TRUE(work().perform(addButton(project().screens[0]->id, project().kinds[0]->id, "B", 900, 320)));
+  ASSERT_TRUE(
+      work().perform(addButton(project().screens[0]->id, project().kinds[0]->id, "A", 700, 120)));
+  ASSERT_TRUE(
+      work().perform(addButton(project().screens[0]->id, project().kinds[0]->id, "B", 900, 320)));
   ids = buttons();
   QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), ids[3]).toPoint());
   QTest::mouseClick(&canvas(), Qt::LeftButton, Qt::ShiftModifier, at(canvas(), ids[4]).toPoint());
@@ -183,7 +197,9 @@ TEST_F(Job, RoutesAreSeenPinnedClosedAndReleased) {
   QTest::mouseClick(&routes(), Qt::LeftButton, {}, at(routes(), ids[0]).toPoint());
   EXPECT_EQ(work().picked().items, std::vector{ids[0]});
   EXPECT_NE(routes().grab().toImage(), bare);
-  const auto route = [&](Dir dir) { return findItem(*project().screens[0], ids[0])->button()->routes[size_t(dir)]; };
+  const auto route = [&](Dir dir) {
+    return findItem(*project().screens[0], ids[0])->button()->routes[size_t(dir)];
+  };
   drag(&routes(), routes().knob(Dir::Down), at(routes(), ids[2]));
   EXPECT_EQ(route(Dir::Down), (RouteRule{RouteType::Pinned, ids[2]}));
   const QImage pinned = routes().grab().toImage();

@@ -26,7 +26,8 @@ struct Size {
 };
 
 QString describe(const QWidget* w) {
-  QString text = QString::fromLatin1(w->metaObject()->className()) + QLatin1Char(' ') + w->accessibleName();
+  QString text =
+      QString::fromLatin1(w->metaObject()->className()) + QLatin1Char(' ') + w->accessibleName();
   if (const auto* label = qobject_cast<const QLabel*>(w)) text += QLatin1Char(' ') + label->text();
   return text;
 }
@@ -57,12 +58,15 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
   void checkCut(QWidget* w) {
     QSize wanted;
     if (auto* label = qobject_cast<QLabel*>(w); label && !label->text().isEmpty()) {
-      if (label->sizePolicy().horizontalPolicy() == QSizePolicy::Ignored) return;  // says so in its tip
-      wanted = label->wordWrap() ? QSize(0, label->heightForWidth(label->width())) : label->sizeHint();
+      if (label->sizePolicy().horizontalPolicy() == QSizePolicy::Ignored)
+        return;  // says so in its tip
+      wanted =
+          label->wordWrap() ? QSize(0, label->heightForWidth(label->width())) : label->sizeHint();
     } else if (auto* button = qobject_cast<QPushButton*>(w)) {
       wanted = button->minimumSizeHint();
     } else if (auto* tool = qobject_cast<QToolButton*>(w)) {
-      wanted = QSize(tool->fontMetrics().horizontalAdvance(tool->text()), tool->fontMetrics().height());
+      wanted =
+          QSize(tool->fontMetrics().horizontalAdvance(tool->text()), tool->fontMetrics().height());
     } else if (auto* check = qobject_cast<QCheckBox*>(w)) {
       wanted = check->sizeHint();
     } else {
@@ -76,7 +80,8 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     if (qobject_cast<QAbstractScrollArea*>(parent)) return;
     std::vector<QWidget*> children;
     for (QObject* child : parent->children())
-      if (auto* w = qobject_cast<QWidget*>(child); w && w->isVisible() && !w->isWindow() && !w->size().isEmpty())
+      if (auto* w = qobject_cast<QWidget*>(child);
+          w && w->isVisible() && !w->isWindow() && !w->size().isEmpty())
         children.push_back(w);
     for (size_t i = 0; i < children.size(); ++i)
       for (size_t k = i + 1; k < children.size(); ++k)
@@ -112,7 +117,8 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     for (QWidget* w : visible())
       if ((w->focusPolicy() & Qt::TabFocus) && w->isEnabled() && !w->focusProxy()) {
         wanted.insert(w);
-        EXPECT_FALSE(w->accessibleName().isEmpty()) << "no accessible name: " << fromQt(describe(w));
+        EXPECT_FALSE(w->accessibleName().isEmpty())
+            << "no accessible name: " << fromQt(describe(w));
       }
     ASSERT_FALSE(wanted.empty());
     (*wanted.begin())->setFocus();
@@ -129,7 +135,8 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
       }
       QTest::keyClick(now, Qt::Key_Tab);
     }
-    // From the stage F6 goes on to the card; what comes before it in the chain is reached backwards.
+    // From the stage F6 goes on to the card; what comes before it in the chain is reached
+    // backwards.
     (*wanted.begin())->setFocus();
     for (int i = 0; i < 200; ++i) {
       QWidget* now = QApplication::focusWidget();
@@ -142,7 +149,8 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
       const auto* button = qobject_cast<QAbstractButton*>(w);
       return button && button->group() && button->group()->exclusive() && !button->isChecked();
     });
-    for (QWidget* w : wanted) EXPECT_TRUE(reached.count(w)) << "Tab does not reach " << fromQt(describe(w));
+    for (QWidget* w : wanted)
+      EXPECT_TRUE(reached.count(w)) << "Tab does not reach " << fromQt(describe(w));
   }
 
   void walk(const QString& bench) {
@@ -188,9 +196,11 @@ TEST_P(Walk, EveryBenchWithAButtonAContainerAndAPanelPicked) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Sizes, Walk,
-                         testing::Values(Size{"usual", 1280, 800, false}, Size{"usual_dark", 1280, 800, true},
-                                         Size{"small", 1100, 700, false}, Size{"small_dark", 1100, 700, true}),
-                         [](const auto& info) { return info.param.name; });
+                         testing::Values(Size{"usual", 1280, 800, false},
+                                         Size{"usual_dark", 1280, 800, true},
+                                         Size{"small", 1100, 700, false},
+                                         Size{"small_dark", 1100, 700, true}),
+                         [](const auto& each) { return each.param.name; });
 
 }  // namespace
 }  // namespace bristle

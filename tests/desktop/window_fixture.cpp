@@ -14,7 +14,8 @@ void WindowTest::answer(const QString& text, QString* asked) {
     timer->deleteLater();
     if (asked) *asked = box->text() + QLatin1Char(' ') + box->informativeText();
     for (QAbstractButton* button : box->buttons())
-      if (button->text().remove(QLatin1Char('&')).contains(text)) return QTest::mouseClick(button, Qt::LeftButton);
+      if (button->text().remove(QLatin1Char('&')).contains(text))
+        return QTest::mouseClick(button, Qt::LeftButton);
     ADD_FAILURE() << "no answer " << text.toStdString();
     box->reject();
   });

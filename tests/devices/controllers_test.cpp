@@ -23,9 +23,10 @@ class Pads : public testing::Test {
     for (const InputEvent& e : controllers.poll(5)) {
       EXPECT_EQ(e.device, Device::Controller);
       EXPECT_EQ(e.at, 5);
-      const std::string what = e.type == InputType::Move ? std::string(nameOf(e.dir))
+      const std::string what = e.type == InputType::Move     ? std::string(nameOf(e.dir))
                                : e.type == InputType::Accept ? "accept"
-                               : e.type == InputType::Cancel ? "cancel" : "gone";
+                               : e.type == InputType::Cancel ? "cancel"
+                                                             : "gone";
       out.push_back((e.down ? "+" : "-") + what);
     }
     return out;

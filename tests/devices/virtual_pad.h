@@ -25,11 +25,15 @@ class VirtualPad {
   VirtualPad(const VirtualPad&) = delete;
   VirtualPad& operator=(const VirtualPad&) = delete;
 
-  void button(int which, bool down) { SDL_JoystickSetVirtualButton(joystick_, which, down ? 1 : 0); }
+  void button(int which, bool down) {
+    SDL_JoystickSetVirtualButton(joystick_, which, down ? 1 : 0);
+  }
   // −1…1, y downwards.
   void stick(double x, double y) {
-    SDL_JoystickSetVirtualAxis(joystick_, SDL_CONTROLLER_AXIS_LEFTX, static_cast<Sint16>(x * 32767));
-    SDL_JoystickSetVirtualAxis(joystick_, SDL_CONTROLLER_AXIS_LEFTY, static_cast<Sint16>(y * 32767));
+    SDL_JoystickSetVirtualAxis(joystick_, SDL_CONTROLLER_AXIS_LEFTX,
+                               static_cast<Sint16>(x * 32767));
+    SDL_JoystickSetVirtualAxis(joystick_, SDL_CONTROLLER_AXIS_LEFTY,
+                               static_cast<Sint16>(y * 32767));
   }
 
  private:

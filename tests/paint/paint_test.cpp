@@ -16,7 +16,9 @@ struct Painted {
   Painted() : project(test::columnMenu({"Dive"})) {}
   const Kind& kind() const { return *project.kinds[0]; }
   void look(Prop prop, Value value, Column column = {}, size_t part = 0) {
-    project = test::after(project, setLook(kind().id, {column}, {part == 9 ? PartId{} : kind().parts[part].id, prop}, value));
+    project = test::after(
+        project,
+        setLook(kind().id, {column}, {part == 9 ? PartId{} : kind().parts[part].id, prop}, value));
   }
   QImage draw(StateIndex state = 0, const std::string& caption = "") {
     const LookTable table(kind(), *project.machines[0]);
@@ -123,9 +125,11 @@ TEST(Painter, ReachCoversAllThatAnyStatePaints) {
     QImage image(280 + 2 * reach + 20, 64 + 2 * reach + 20, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     QPainter painter(&image);
-    p.looks.paint(painter, p.kind(), table, table.state(s), QRectF(reach + 10, reach + 10, 280, 64), "Caption");
+    p.looks.paint(painter, p.kind(), table, table.state(s), QRectF(reach + 10, reach + 10, 280, 64),
+                  "Caption");
     for (int x = 0; x < image.width(); ++x)
-      for (int y : {0, 4, image.height() - 5, image.height() - 1}) EXPECT_LE(qAlpha(image.pixel(x, y)), 2);
+      for (int y : {0, 4, image.height() - 5, image.height() - 1})
+        EXPECT_LE(qAlpha(image.pixel(x, y)), 2);
   }
 }
 
@@ -148,7 +152,9 @@ TEST_F(PictureFiles, GoodOnesLoad) {
   image.save(folder.filePath(QStringLiteral("a.png")));
   EXPECT_EQ(problem("a.png"), "");
   EXPECT_EQ(pictures.get("a.png").image.size(), QSize(20, 10));
-  write(QStringLiteral("b.svg"), "<svg xmlns='http://www.w3.org/2000/svg' width='8' height='6'><rect width='8' height='6'/></svg>");
+  write(QStringLiteral("b.svg"),
+        "<svg xmlns='http://www.w3.org/2000/svg' width='8' height='6'><rect width='8' "
+        "height='6'/></svg>");
   EXPECT_EQ(pictures.get("b.svg").image.size(), QSize(8, 6));
 }
 
@@ -188,7 +194,8 @@ TEST_F(PictureFiles, TheStandInIsMarkedAndKeepsPlaceAndSize) {
   EXPECT_EQ(image.pixelColor(45, 100), QColor(Qt::black));
   EXPECT_EQ(image.pixelColor(255, 100), QColor(Qt::black));
   int brick = 0;
-  for (int x = 50; x < 250; ++x) brick += image.pixelColor(x, 100).red() > image.pixelColor(x, 100).blue() + 80;
+  for (int x = 50; x < 250; ++x)
+    brick += image.pixelColor(x, 100).red() > image.pixelColor(x, 100).blue() + 80;
   EXPECT_GT(brick, 0) << "the cross";
 }
 
@@ -200,8 +207,11 @@ TEST(SessionPainter, ShowsTheStateAndDimsWhatIsBelow) {
                s.backdrop = {};
                s.dimBelow = 0.5;
              }));
-  test::must(h, setAction(h.now().first, test::buttons(h.now())[0], {ActionType::PutOnTop, top, {}}));
-  test::must(h, changeScreen(h.now().first, "back", {}, [](Screen& s) { s.backdrop = Fill::solid({200, 200, 200, 255}); }));
+  test::must(h,
+             setAction(h.now().first, test::buttons(h.now())[0], {ActionType::PutOnTop, top, {}}));
+  test::must(h, changeScreen(h.now().first, "back", {}, [](Screen& s) {
+               s.backdrop = Fill::solid({200, 200, 200, 255});
+             }));
   const FontMeasure measure;
   auto session = Session::start(h.now(), h.now().displays[0], measure);
   ASSERT_TRUE(session);

@@ -15,8 +15,8 @@ Boxes raggedGrid(Dice& dice, int size) {
   const int columns = std::max(2, static_cast<int>(std::sqrt(size) * dice.real(0.7, 1.5)));
   for (int i = 0; i < size; ++i) {
     if (dice.chance(0.15)) continue;
-    out.push_back({(i % columns) * 120 + dice.real(-18, 18), (i / columns) * 80 + dice.real(-12, 12),
-                   dice.real(60, 100), dice.real(34, 60)});
+    out.push_back({(i % columns) * 120 + dice.real(-18, 18),
+                   (i / columns) * 80 + dice.real(-12, 12), dice.real(60, 100), dice.real(34, 60)});
   }
   return out;
 }
@@ -58,7 +58,7 @@ Boxes ring(Dice& dice, int size) {
 Boxes tree(Dice& dice, int size) {
   Boxes out;
   std::function<void(double, double, double, int)> grow = [&](double x, double y, double width,
-                                                               int depth) {
+                                                              int depth) {
     out.push_back({x - 20 + dice.real(-4, 4), y, 40, 40});
     if (static_cast<int>(out.size()) >= size || depth > 6) return;
     const int children = dice.whole(1, 3);
@@ -114,11 +114,13 @@ Boxes scattered(Dice& dice, int size) {
   Boxes out;
   const double side = std::sqrt(size) * 110;
   for (int tries = 0; static_cast<int>(out.size()) < size && tries < size * 30; ++tries) {
-    const Box box{dice.real(0, side * 1.6), dice.real(0, side), dice.real(20, 110), dice.real(20, 90)};
+    const Box box{dice.real(0, side * 1.6), dice.real(0, side), dice.real(20, 110),
+                  dice.real(20, 90)};
     // Large layouts skip the test against all others: a few overlaps do no harm.
     const bool hits = size <= 400 && std::any_of(out.begin(), out.end(), [&](const Box& o) {
-      return box.x < o.x + o.w && o.x < box.x + box.w && box.y < o.y + o.h && o.y < box.y + box.h;
-    });
+                        return box.x < o.x + o.w && o.x < box.x + box.w && box.y < o.y + o.h &&
+                               o.y < box.y + box.h;
+                      });
     if (!hits) out.push_back(box);
   }
   return out;
@@ -162,7 +164,8 @@ Boxes clusters(Dice& dice, int size) {
     const double x = dice.real(0, 1500), y = dice.real(0, 900), pitch = dice.real(40, 80);
     const int columns = dice.whole(1, 5);
     for (int i = 0; i < std::max(1, size / groups); ++i)
-      out.push_back({x + (i % columns) * pitch, y + (i / columns) * pitch, pitch * 0.8, pitch * 0.7});
+      out.push_back(
+          {x + (i % columns) * pitch, y + (i / columns) * pitch, pitch * 0.8, pitch * 0.7});
   }
   return out;
 }
@@ -184,12 +187,20 @@ Boxes bars(Dice& dice, int size) {
 }
 
 const std::map<std::string, Boxes (*)(Dice&, int)>& families() {
-  static const std::map<std::string, Boxes (*)(Dice&, int)> all{
-      {"ragged grid", raggedGrid},   {"mixed spans", mixedSpans}, {"ring", ring},
-      {"tree", tree},                {"sparse corners", sparseCorners},
-      {"staggered rows", staggered}, {"sidebar", sidebar},        {"near overlaps", nearOverlaps},
-      {"scattered", scattered},      {"one large", oneLarge},     {"overlapping", overlapping},
-      {"diagonal", diagonal},        {"clusters", clusters},      {"bars", bars}};
+  static const std::map<std::string, Boxes (*)(Dice&, int)> all{{"ragged grid", raggedGrid},
+                                                                {"mixed spans", mixedSpans},
+                                                                {"ring", ring},
+                                                                {"tree", tree},
+                                                                {"sparse corners", sparseCorners},
+                                                                {"staggered rows", staggered},
+                                                                {"sidebar", sidebar},
+                                                                {"near overlaps", nearOverlaps},
+                                                                {"scattered", scattered},
+                                                                {"one large", oneLarge},
+                                                                {"overlapping", overlapping},
+                                                                {"diagonal", diagonal},
+                                                                {"clusters", clusters},
+                                                                {"bars", bars}};
   return all;
 }
 

@@ -36,9 +36,11 @@ Project fullProject() {
   must(history, addPart(kind, PartType::Marker, "Arrow"));
   must(history, addPart(kind, PartType::Picture, "Art"));
   const auto parts = history.now().kinds[0]->parts;
-  must(history, setLook(kind, {StateId{"hover"}, StateId{"focused"}}, {parts[0].id, Prop::Fill},
-                        Fill::linear(45, {{0, {1, 2, 3, 255}}, {0.25, {9, 8, 7, 128}}, {1, {0, 0, 0, 0}}})));
-  must(history, setLook(kind, {Column{}}, {parts[0].id, Prop::Shadow}, Shadow{1, -2, 6, 3, {10, 20, 30, 40}}));
+  must(history,
+       setLook(kind, {StateId{"hover"}, StateId{"focused"}}, {parts[0].id, Prop::Fill},
+               Fill::linear(45, {{0, {1, 2, 3, 255}}, {0.25, {9, 8, 7, 128}}, {1, {0, 0, 0, 0}}})));
+  must(history, setLook(kind, {Column{}}, {parts[0].id, Prop::Shadow},
+                        Shadow{1, -2, 6, 3, {10, 20, 30, 40}}));
   must(history, setLook(kind, {Column{}}, {parts[4].id, Prop::File}, std::string("art/a.png")));
   must(history, changeKind(kind, "all", {}, [](Kind& k) {
          k.fitsCaption = true;
@@ -71,7 +73,8 @@ Project fullProject() {
   t.after = 250;
   t.guard = "over and @v1 > 1";
   t.to = {"focused"};
-  t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"}, {EffectType::Message, "tick", {}, {}}};
+  t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"},
+               {EffectType::Message, "tick", {}, {}}};
   machine.transitions.push_back(t);
   machine.hold = 700;
   return project;

@@ -41,12 +41,12 @@ struct Kind {
   std::string name;
   MachineId machine;
   Px width = 280, height = 64;
-  bool fitsCaption = false;       // wider where the caption needs it, with
-  Px captionPadding = 24;         // this much at both sides
-  Px hitPadding = 0;              // the hit area reaches this far beyond the box, 0–200 px
-  std::string sampleCaption;      // what tiles show
-  std::vector<Part> parts;        // painted in this order, the last on top
-  LookValues base;                // what all states share
+  bool fitsCaption = false;   // wider where the caption needs it, with
+  Px captionPadding = 24;     // this much at both sides
+  Px hitPadding = 0;          // the hit area reaches this far beyond the box, 0–200 px
+  std::string sampleCaption;  // what tiles show
+  std::vector<Part> parts;    // painted in this order, the last on top
+  LookValues base;            // what all states share
   std::map<StateId, LookValues> departures;  // what each state changes of it
   Extras extra;
   bool operator==(const Kind&) const = default;

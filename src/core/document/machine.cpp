@@ -5,11 +5,10 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 6> kRoles{"",      "rest",  "hover",
-                                                 "press", "focus", "disabled"};
+constexpr std::array<std::string_view, 6> kRoles{"", "rest", "hover", "press", "focus", "disabled"};
 constexpr std::array<std::string_view, 13> kEvents{
-    "over.begin", "over.end", "press",   "release", "abandon", "focus.gain", "focus.lose",
-    "enable",     "disable",  "hold",    "repeat",  "after",   "message"};
+    "over.begin", "over.end", "press", "release", "abandon", "focus.gain", "focus.lose",
+    "enable",     "disable",  "hold",  "repeat",  "after",   "message"};
 
 template <class Enum, size_t N>
 std::optional<Enum> indexIn(const std::array<std::string_view, N>& names, std::string_view name) {
@@ -32,9 +31,17 @@ const State* stateOfRole(const Machine& machine, Role role) {
   return nullptr;
 }
 
-std::string_view nameOf(Role role) { return kRoles[static_cast<size_t>(role)]; }
-std::optional<Role> parseRole(std::string_view name) { return indexIn<Role>(kRoles, name); }
-std::string_view nameOf(Event event) { return kEvents[static_cast<size_t>(event)]; }
-std::optional<Event> parseEvent(std::string_view name) { return indexIn<Event>(kEvents, name); }
+std::string_view nameOf(Role role) {
+  return kRoles[static_cast<size_t>(role)];
+}
+std::optional<Role> parseRole(std::string_view name) {
+  return indexIn<Role>(kRoles, name);
+}
+std::string_view nameOf(Event event) {
+  return kEvents[static_cast<size_t>(event)];
+}
+std::optional<Event> parseEvent(std::string_view name) {
+  return indexIn<Event>(kEvents, name);
+}
 
 }  // namespace bristle

@@ -22,8 +22,19 @@ struct State {
 };
 
 enum class Event : std::uint8_t {
-  OverBegin, OverEnd, Press, Release, Abandon, FocusGain, FocusLose,
-  Enable, Disable, Hold, Repeat, After, Message,
+  OverBegin,
+  OverEnd,
+  Press,
+  Release,
+  Abandon,
+  FocusGain,
+  FocusLose,
+  Enable,
+  Disable,
+  Hold,
+  Repeat,
+  After,
+  Message,
 };
 
 enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps };
@@ -58,9 +69,9 @@ struct Effect {
 struct Transition {
   std::optional<StateId> from;  // nothing: from every state ("common")
   Event on = Event::Press;
-  Ms after = 0;          // On After: time in the state
-  std::string message;   // On Message: which
-  std::string guard;     // a formula (core/machine/formula.h); empty always holds
+  Ms after = 0;         // On After: time in the state
+  std::string message;  // On Message: which
+  std::string guard;    // a formula (core/machine/formula.h); empty always holds
   StateId to;
   std::optional<Timing> timing;  // nothing: the machine's own
   std::vector<Effect> effects;

@@ -33,23 +33,41 @@ bool equalShared(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& 
 }
 
 bool equalScreens(const Screen& a, const Screen& b) {
-  return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop &&
-         a.dimBelow == b.dimBelow && a.passDisabled == b.passDisabled && a.entry == b.entry &&
-         a.extra == b.extra && equalShared(a.items, b.items, std::equal_to<Item>());
+  return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop && a.dimBelow == b.dimBelow &&
+         a.passDisabled == b.passDisabled && a.entry == b.entry && a.extra == b.extra &&
+         equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
 }  // namespace
 
-const Machine* find(const Project& p, const MachineId& id) { return findShared(p.machines, id); }
-const Kind* find(const Project& p, const KindId& id) { return findShared(p.kinds, id); }
-const Screen* find(const Project& p, const ScreenId& id) { return findShared(p.screens, id); }
-const ProjectValue* find(const Project& p, const ValueId& id) { return findPlain(p.values, id); }
-const Display* find(const Project& p, const DisplayId& id) { return findPlain(p.displays, id); }
+const Machine* find(const Project& p, const MachineId& id) {
+  return findShared(p.machines, id);
+}
+const Kind* find(const Project& p, const KindId& id) {
+  return findShared(p.kinds, id);
+}
+const Screen* find(const Project& p, const ScreenId& id) {
+  return findShared(p.screens, id);
+}
+const ProjectValue* find(const Project& p, const ValueId& id) {
+  return findPlain(p.values, id);
+}
+const Display* find(const Project& p, const DisplayId& id) {
+  return findPlain(p.displays, id);
+}
 
-Machine* edit(Project& p, const MachineId& id) { return editShared(p.machines, id); }
-Kind* edit(Project& p, const KindId& id) { return editShared(p.kinds, id); }
-Screen* edit(Project& p, const ScreenId& id) { return editShared(p.screens, id); }
-Item* edit(Screen& screen, const ItemId& id) { return editShared(screen.items, id); }
+Machine* edit(Project& p, const MachineId& id) {
+  return editShared(p.machines, id);
+}
+Kind* edit(Project& p, const KindId& id) {
+  return editShared(p.kinds, id);
+}
+Screen* edit(Project& p, const ScreenId& id) {
+  return editShared(p.screens, id);
+}
+Item* edit(Screen& screen, const ItemId& id) {
+  return editShared(screen.items, id);
+}
 
 std::string freeName(const std::vector<std::string>& taken, const std::string& wanted) {
   std::string name = wanted;

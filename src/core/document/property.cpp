@@ -60,11 +60,16 @@ const std::array kPicture{
 
 std::span<const PropertyInfo> propertiesOf(PartType type) {
   switch (type) {
-    case PartType::Whole: return kWhole;
-    case PartType::Shape: return kShape;
-    case PartType::Label: return kLabel;
-    case PartType::Marker: return kMarker;
-    case PartType::Picture: return kPicture;
+    case PartType::Whole:
+      return kWhole;
+    case PartType::Shape:
+      return kShape;
+    case PartType::Label:
+      return kLabel;
+    case PartType::Marker:
+      return kMarker;
+    case PartType::Picture:
+      return kPicture;
   }
   return {};
 }
@@ -97,11 +102,16 @@ std::string whyUnsuitable(const PropertyInfo& info, const Value& value) {
 
 std::string_view nameOf(PartType type) {
   switch (type) {
-    case PartType::Whole: return "whole";
-    case PartType::Shape: return "shape";
-    case PartType::Label: return "label";
-    case PartType::Marker: return "marker";
-    case PartType::Picture: return "picture";
+    case PartType::Whole:
+      return "whole";
+    case PartType::Shape:
+      return "shape";
+    case PartType::Label:
+      return "label";
+    case PartType::Marker:
+      return "marker";
+    case PartType::Picture:
+      return "picture";
   }
   return {};
 }

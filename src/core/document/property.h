@@ -13,9 +13,27 @@ namespace bristle {
 enum class PartType : std::uint8_t { Whole, Shape, Label, Marker, Picture };
 
 enum class Prop : std::uint8_t {
-  Shown, Fill, BorderColour, BorderWidth, Radius, Outset, Shadow,
-  Colour, Family, Size, Weight, Align, OffsetX, OffsetY, Glyph, File, Fit,
-  Opacity, Scale, PivotX, PivotY,
+  Shown,
+  Fill,
+  BorderColour,
+  BorderWidth,
+  Radius,
+  Outset,
+  Shadow,
+  Colour,
+  Family,
+  Size,
+  Weight,
+  Align,
+  OffsetX,
+  OffsetY,
+  Glyph,
+  File,
+  Fit,
+  Opacity,
+  Scale,
+  PivotX,
+  PivotY,
 };
 
 // One property of one part of a kind. An empty part is the whole button.
@@ -28,9 +46,9 @@ struct PropKey {
 struct PropertyInfo {
   Prop prop;
   PartType part;
-  std::string_view key;    // its name in files
-  std::string_view label;  // its name in the ledger
-  Value start;             // what it is where nothing is said; tells its type, too
+  std::string_view key;                  // its name in files
+  std::string_view label;                // its name in the ledger
+  Value start;                           // what it is where nothing is said; tells its type, too
   double least = 0, most = 0, step = 1;  // for numbers: range, and what one scrubbed pixel adds
   std::string_view choices = {};         // for texts with fixed answers: "start|centre|end"
 };

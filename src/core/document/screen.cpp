@@ -5,7 +5,9 @@ namespace {
 constexpr std::array<std::string_view, 4> kDirNames{"up", "down", "left", "right"};
 }
 
-std::string_view nameOf(Dir dir) { return kDirNames[static_cast<size_t>(dir)]; }
+std::string_view nameOf(Dir dir) {
+  return kDirNames[static_cast<size_t>(dir)];
+}
 
 std::optional<Dir> parseDir(std::string_view name) {
   for (Dir dir : kDirs)

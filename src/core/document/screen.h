@@ -16,7 +16,9 @@ namespace bristle {
 
 enum class Dir : std::uint8_t { Up, Down, Left, Right };
 inline constexpr std::array kDirs{Dir::Up, Dir::Down, Dir::Left, Dir::Right};
-constexpr Dir opposite(Dir dir) { return static_cast<Dir>(static_cast<int>(dir) ^ 1); }
+constexpr Dir opposite(Dir dir) {
+  return static_cast<Dir>(static_cast<int>(dir) ^ 1);
+}
 std::string_view nameOf(Dir dir);
 std::optional<Dir> parseDir(std::string_view name);
 
@@ -109,10 +111,10 @@ struct Item {
 struct Screen {
   ScreenId id;
   std::string name;
-  Fill backdrop;            // none shows what is below it in the stack
-  double dimBelow = 0;      // 0–1: how far it darkens what is below
-  bool passDisabled = true; // a move passes over disabled buttons instead of stopping on them
-  ItemId entry;             // where focus starts
+  Fill backdrop;             // none shows what is below it in the stack
+  double dimBelow = 0;       // 0–1: how far it darkens what is below
+  bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
+  ItemId entry;              // where focus starts
   std::vector<Shared<Item>> items;  // painted in this order, the last on top
   Extras extra;
 };

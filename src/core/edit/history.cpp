@@ -23,8 +23,8 @@ Result<Change> History::perform(const Edit& edit) {
   auto after = edit.apply(now_);
   if (!after) return tl::unexpected(after.error());
   const Change change = changeBetween(now_, *after);
-  const bool merges = open_ && !edit.mergeKey.empty() && !past_.empty() &&
-                      past_.back().mergeKey == edit.mergeKey;
+  const bool merges =
+      open_ && !edit.mergeKey.empty() && !past_.empty() && past_.back().mergeKey == edit.mergeKey;
   const Project& before = merges ? past_.back().project : now_;
   if (!change.any() || equal(before, *after)) {
     if (!merges) return Change{};

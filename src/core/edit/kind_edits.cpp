@@ -7,7 +7,9 @@
 namespace bristle {
 namespace {
 
-tl::unexpected<Error> gone(const char* what) { return fail({}, fmt::format("that {} is gone", what)); }
+tl::unexpected<Error> gone(const char* what) {
+  return fail({}, fmt::format("that {} is gone", what));
+}
 
 std::vector<std::string> kindNames(const Project& project) {
   std::vector<std::string> names;
@@ -46,14 +48,15 @@ void plainLook(Kind& kind, const PartId& plate, const PartId& ring, const PartId
 
 Edit onKind(KindId id, std::string name, std::string mergeKey,
             std::function<Result<Project>(Project, Kind&)> change) {
-  return {std::move(name), std::move(mergeKey),
-          [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
-            Project after = before;
-            if (!find(before, id)) return gone("kind");
-            // `after` moves into the result; the kind that it shares stays where it is.
-            Kind* kind = edit(after, id);
-            return change(std::move(after), *kind);
-          }};
+  return {
+      std::move(name), std::move(mergeKey),
+      [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
+        Project after = before;
+        if (!find(before, id)) return gone("kind");
+        // `after` moves into the result; the kind that it shares stays where it is.
+        Kind* kind = edit(after, id);
+        return change(std::move(after), *kind);
+      }};
 }
 
 }  // namespace
@@ -161,17 +164,18 @@ Edit setLook(KindId kind, std::vector<Column> columns, PropKey key, Value value)
 }
 
 Edit clearLook(KindId kind, std::vector<Column> columns, PropKey key) {
-  return onKind(std::move(kind), "back to base", {}, [=](Project after, Kind& k) -> Result<Project> {
-    for (const Column& column : columns) {
-      if (!column) {
-        k.base.clear(key);
-      } else if (const auto at = k.departures.find(*column); at != k.departures.end()) {
-        at->second.clear(key);
-        if (at->second.empty()) k.departures.erase(at);
-      }
-    }
-    return after;
-  });
+  return onKind(
+      std::move(kind), "back to base", {}, [=](Project after, Kind& k) -> Result<Project> {
+        for (const Column& column : columns) {
+          if (!column) {
+            k.base.clear(key);
+          } else if (const auto at = k.departures.find(*column); at != k.departures.end()) {
+            at->second.clear(key);
+            if (at->second.empty()) k.departures.erase(at);
+          }
+        }
+        return after;
+      });
 }
 
 Edit addPart(KindId kind, PartType type, std::string name) {

@@ -12,13 +12,14 @@ namespace {
 
 Edit onScreen(ScreenId id, std::string name, std::string mergeKey,
               std::function<Result<Project>(Project, Screen&)> change) {
-  return {std::move(name), std::move(mergeKey),
-          [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
-            if (!find(before, id)) return fail({}, "that screen is gone");
-            Project after = before;
-            Screen* screen = edit(after, id);
-            return change(std::move(after), *screen);
-          }};
+  return {
+      std::move(name), std::move(mergeKey),
+      [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
+        if (!find(before, id)) return fail({}, "that screen is gone");
+        Project after = before;
+        Screen* screen = edit(after, id);
+        return change(std::move(after), *screen);
+      }};
 }
 
 std::vector<std::string> screenNames(const Project& project) {
@@ -167,9 +168,10 @@ Edit addItem(ScreenId id, std::string name, Item item) {
     fresh.id = freshId<ItemId>(after, "i");
     // Panels and pictures go behind the buttons: they are what buttons stand on.
     const bool behind = !fresh.button() && !fresh.container();
-    const auto at = behind ? std::find_if(screen.items.begin(), screen.items.end(),
-                                          [](const auto& i) { return i->button() || i->container(); })
-                           : screen.items.end();
+    const auto at = behind
+                        ? std::find_if(screen.items.begin(), screen.items.end(),
+                                       [](const auto& i) { return i->button() || i->container(); })
+                        : screen.items.end();
     screen.items.insert(at, Shared<Item>(std::move(fresh)));
     return after;
   });
@@ -204,7 +206,8 @@ Edit duplicateItems(ScreenId id, std::vector<ItemId> items) {
       }
       if (ButtonData* button = copy.button())
         for (RouteRule& rule : button->routes)
-          if (const auto to = copies.find(rule.target); to != copies.end()) rule.target = to->second;
+          if (const auto to = copies.find(rule.target); to != copies.end())
+            rule.target = to->second;
       screen.items.emplace_back(std::move(copy));
     }
     return after;
@@ -292,8 +295,8 @@ Edit setAction(ScreenId screen, ItemId item, Action action) {
   });
 }
 
-std::vector<std::pair<double, double>> alignedTopLefts(
-    std::span<const std::array<double, 4>> boxes, Alignment how) {
+std::vector<std::pair<double, double>> alignedTopLefts(std::span<const std::array<double, 4>> boxes,
+                                                       Alignment how) {
   double left = HUGE_VAL, top = HUGE_VAL, right = -HUGE_VAL, bottom = -HUGE_VAL;
   for (const auto& [x, y, w, h] : boxes) {
     left = std::min(left, x);
@@ -304,12 +307,24 @@ std::vector<std::pair<double, double>> alignedTopLefts(
   std::vector<std::pair<double, double>> out;
   for (const auto& [x, y, w, h] : boxes) {
     switch (how) {
-      case Alignment::Left: out.emplace_back(left, y); break;
-      case Alignment::Centre: out.emplace_back((left + right - w) / 2, y); break;
-      case Alignment::Right: out.emplace_back(right - w, y); break;
-      case Alignment::Top: out.emplace_back(x, top); break;
-      case Alignment::Middle: out.emplace_back(x, (top + bottom - h) / 2); break;
-      case Alignment::Bottom: out.emplace_back(x, bottom - h); break;
+      case Alignment::Left:
+        out.emplace_back(left, y);
+        break;
+      case Alignment::Centre:
+        out.emplace_back((left + right - w) / 2, y);
+        break;
+      case Alignment::Right:
+        out.emplace_back(right - w, y);
+        break;
+      case Alignment::Top:
+        out.emplace_back(x, top);
+        break;
+      case Alignment::Middle:
+        out.emplace_back(x, (top + bottom - h) / 2);
+        break;
+      case Alignment::Bottom:
+        out.emplace_back(x, bottom - h);
+        break;
     }
   }
   return out;

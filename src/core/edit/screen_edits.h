@@ -46,7 +46,7 @@ Edit setAction(ScreenId screen, ItemId item, Action action);
 
 enum class Alignment { Left, Centre, Right, Top, Middle, Bottom };
 // Where the boxes go so that they line up with the outermost of them.
-std::vector<std::pair<double, double>> alignedTopLefts(
-    std::span<const std::array<double, 4>> boxes, Alignment how);
+std::vector<std::pair<double, double>> alignedTopLefts(std::span<const std::array<double, 4>> boxes,
+                                                       Alignment how);
 
 }  // namespace bristle

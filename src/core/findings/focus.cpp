@@ -13,14 +13,19 @@ void checkFocus(const Project& project, std::vector<Finding>& out) {
     for (const auto& item : screen->items) any |= item->button() && !item->hidden;
     if (!any) continue;
     if (!screen->entry)
-      out.push_back({"focus start", screen->name, "it does not say where focus starts", screen->id,
-                     {}, {}});
+      out.push_back(
+          {"focus start", screen->name, "it does not say where focus starts", screen->id, {}, {}});
     if (!screen->entry || project.displays.empty()) continue;
     const Layout layout = layOut(project, *screen, project.displays.front(), measure);
     const ScreenRoutes routes = screenRoutes(project, *screen, layout);
     if (!routes.output.allReached)
-      out.push_back({"reach", screen->name, "not every button can be reached from every other by "
-                     "the directions", screen->id, {}, {}});
+      out.push_back({"reach",
+                     screen->name,
+                     "not every button can be reached from every other by "
+                     "the directions",
+                     screen->id,
+                     {},
+                     {}});
   }
 }
 

@@ -9,9 +9,13 @@ void checkNames(const Project& project, std::vector<Finding>& out) {
     for (const auto& item : screen->items) {
       const ButtonData* button = item->button();
       if (button && button->caption.empty() && button->accessibleName.empty())
-        out.push_back({"accessible name", fmt::format("{} · {}", screen->name, item->id.text),
+        out.push_back({"accessible name",
+                       fmt::format("{} · {}", screen->name, item->id.text),
                        "it has neither a caption nor an accessible name, so a screen reader cannot "
-                       "say what it is", screen->id, item->id, {}});
+                       "say what it is",
+                       screen->id,
+                       item->id,
+                       {}});
     }
 }
 

@@ -17,17 +17,23 @@ void checkKind(const Project& project, const Kind& kind, std::vector<Finding>& o
   if (!machine) return tell(fmt::format("its machine “{}” is not there", kind.machine.text));
   for (const auto& entry : kind.departures)
     if (!findState(*machine, entry.first))
-      tell(fmt::format("it has a look for a state “{}” which its machine has not", entry.first.text));
+      tell(fmt::format("it has a look for a state “{}” which its machine has not",
+                       entry.first.text));
 }
 
 void checkButton(const Project& project, const Screen& screen, const Item& item,
                  const std::unordered_set<ItemId>& buttons, std::vector<Finding>& out) {
   const ButtonData& button = *item.button();
   const auto tell = [&](std::string reason) {
-    out.push_back({kRule, fmt::format("{} · {}", screen.name, displayName(item)), std::move(reason),
-                   screen.id, item.id, {}});
+    out.push_back({kRule,
+                   fmt::format("{} · {}", screen.name, displayName(item)),
+                   std::move(reason),
+                   screen.id,
+                   item.id,
+                   {}});
   };
-  if (!find(project, button.kind)) tell(fmt::format("its kind “{}” is not there", button.kind.text));
+  if (!find(project, button.kind))
+    tell(fmt::format("its kind “{}” is not there", button.kind.text));
   const auto type = button.action.type;
   if ((type == ActionType::Open || type == ActionType::PutOnTop) &&
       !find(project, button.action.screen))
@@ -53,13 +59,17 @@ void checkReferences(const Project& project, std::vector<Finding>& out) {
       if (item->button()) buttons.insert(item->id);
     }
     if (screen->entry && !buttons.contains(screen->entry))
-      out.push_back({kRule, screen->name, "focus starts on a button that is not there", screen->id,
-                     {}, {}});
+      out.push_back(
+          {kRule, screen->name, "focus starts on a button that is not there", screen->id, {}, {}});
     for (const auto& item : screen->items) {
       if (item->parent && !all.contains(item->parent))
-        out.push_back({kRule, fmt::format("{} · {}", screen->name, displayName(*item)),
-                       fmt::format("it is in a container “{}” that is not there", item->parent.text),
-                       screen->id, item->id, {}});
+        out.push_back(
+            {kRule,
+             fmt::format("{} · {}", screen->name, displayName(*item)),
+             fmt::format("it is in a container “{}” that is not there", item->parent.text),
+             screen->id,
+             item->id,
+             {}});
       if (item->button()) checkButton(project, *screen, *item, buttons, out);
     }
   }

@@ -129,7 +129,9 @@ std::vector<std::vector<int>> overlaps(std::span<const Box> boxes) {
   return out;
 }
 
-size_t candidatesKept(size_t boxes) { return boxes <= 250 ? 64 : boxes <= 3000 ? 20 : 12; }
+size_t candidatesKept(size_t boxes) {
+  return boxes <= 250 ? 64 : boxes <= 3000 ? 20 : 12;
+}
 
 Candidates gather(std::span<const Box> boxes, Dir dir,
                   const std::vector<std::vector<int>>& overlapping, size_t most) {

@@ -89,8 +89,7 @@ class Judge {
       cone.push_back(static_cast<int>(b));
       const double across =
           std::min(boxes[a].high, boxes[b].high) - std::max(boxes[a].low, boxes[b].low);
-      const double smaller =
-          std::min(boxes[a].high - boxes[a].low, boxes[b].high - boxes[b].low);
+      const double smaller = std::min(boxes[a].high - boxes[a].low, boxes[b].high - boxes[b].low);
       if (across >= 0.25 * smaller && across >= 1) blockers.push_back(static_cast<int>(b));
     }
     out.required = !cone.empty();

@@ -30,10 +30,14 @@ struct Facing {
 
 inline Facing face(const Box& b, Dir dir) {
   switch (dir) {
-    case Dir::Right: return {b.x, b.x + b.w, b.y, b.y + b.h};
-    case Dir::Left: return {-(b.x + b.w), -b.x, b.y, b.y + b.h};
-    case Dir::Down: return {b.y, b.y + b.h, b.x, b.x + b.w};
-    case Dir::Up: return {-(b.y + b.h), -b.y, b.x, b.x + b.w};
+    case Dir::Right:
+      return {b.x, b.x + b.w, b.y, b.y + b.h};
+    case Dir::Left:
+      return {-(b.x + b.w), -b.x, b.y, b.y + b.h};
+    case Dir::Down:
+      return {b.y, b.y + b.h, b.x, b.x + b.w};
+    case Dir::Up:
+      return {-(b.y + b.h), -b.y, b.x, b.x + b.w};
   }
   return {};
 }

@@ -209,6 +209,8 @@ class Repairer {
 
 }  // namespace
 
-int repair(const RepairInput& input, Routes& routes) { return Repairer(input, routes).run(); }
+int repair(const RepairInput& input, Routes& routes) {
+  return Repairer(input, routes).run();
+}
 
 }  // namespace bristle

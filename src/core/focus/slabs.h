@@ -17,7 +17,8 @@ class Slabs {
     std::vector<int> order(n);
     for (size_t i = 0; i < n; ++i) order[i] = static_cast<int>(i);
     std::sort(order.begin(), order.end(), [&](int a, int b) {
-      return boxes[size_t(a)].near < boxes[size_t(b)].near || (boxes[size_t(a)].near == boxes[size_t(b)].near && a < b);
+      return boxes[size_t(a)].near < boxes[size_t(b)].near ||
+             (boxes[size_t(a)].near == boxes[size_t(b)].near && a < b);
     });
     // About as many slabs as boxes in each: both halves of a search then cost the same.
     const auto each = std::max<size_t>(8, static_cast<size_t>(std::sqrt(static_cast<double>(n))));

@@ -17,12 +17,12 @@ enum class Verdict : std::uint8_t {
 struct RankedCandidate {
   int target = -1;
   Verdict verdict = Verdict::Admissible;
-  bool ahead = false;     // in the strip ahead
-  bool returns = false;   // the routes lead back from there
-  double gap = 0;         // px along the direction, between the facing edges
-  double lateral = 0;     // px to the side, between the projections
-  double angle = 0;       // degrees off the direction, 0–90
-  double effort = 0;      // px, the sum that ranks: gap + 2 × lateral + 0.2 × off centre
+  bool ahead = false;    // in the strip ahead
+  bool returns = false;  // the routes lead back from there
+  double gap = 0;        // px along the direction, between the facing edges
+  double lateral = 0;    // px to the side, between the projections
+  double angle = 0;      // degrees off the direction, 0–90
+  double effort = 0;     // px, the sum that ranks: gap + 2 × lateral + 0.2 × off centre
 };
 
 // The best first; at most `most`. `input` and `routes` are solve()'s.

@@ -46,7 +46,8 @@ std::string writeRoutes(const SolveInput& input, const Routes& routes) {
     Json one = Json::object();
     for (Dir dir : kDirs) {
       const int target = routes[i][size_t(dir)].target;
-      one[std::string(nameOf(dir))] = target < 0 ? Json(nullptr) : Json(input.names[size_t(target)]);
+      one[std::string(nameOf(dir))] =
+          target < 0 ? Json(nullptr) : Json(input.names[size_t(target)]);
     }
     static_cast<Json::object_t::Container&>(members).emplace_back(input.names[i], std::move(one));
   }

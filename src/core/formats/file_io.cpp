@@ -32,7 +32,9 @@ class Descriptor {
   int fd_;
 };
 
-std::string why() { return std::strerror(errno); }
+std::string why() {
+  return std::strerror(errno);
+}
 
 bool writeAll(int fd, const std::string& text) {
   size_t done = 0;
@@ -84,7 +86,8 @@ Result<std::string> readFile(const std::string& path, std::size_t most) {
     if (n < 0) return fail(path, "cannot be read: " + why());
     if (n == 0) return text;
     text.append(buffer, static_cast<size_t>(n));
-    if (text.size() > most) return fail(path, "is larger than " + std::to_string(most >> 20) + " MiB");
+    if (text.size() > most)
+      return fail(path, "is larger than " + std::to_string(most >> 20) + " MiB");
   }
 }
 

@@ -47,7 +47,8 @@ std::string gist(const std::string& what) {
 
 Result<Json> parseJson(std::string_view text) {
   if (text.starts_with("\xef\xbb\xbf")) text.remove_prefix(3);
-  if (std::all_of(text.begin(), text.end(), [](char c) { return c == ' ' || c == '\n' || c == '\r' || c == '\t'; }))
+  if (std::all_of(text.begin(), text.end(),
+                  [](char c) { return c == ' ' || c == '\n' || c == '\r' || c == '\t'; }))
     return fail("line 1, column 1", "the file is empty");
   if (const auto at = tooDeep(text))
     return fail(lineAndColumn(text, *at),
@@ -98,7 +99,8 @@ double JsonReader::plainNumber(const Json& value, const JsonPlace& at, double le
   }
   const auto number = value.get<double>();
   if (std::isfinite(number) && number >= least && number <= most) return number;
-  complain(at, fmt::format("expected a number from {:g} to {:g}, found {}", least, most, sortOf(value)));
+  complain(
+      at, fmt::format("expected a number from {:g} to {:g}, found {}", least, most, sortOf(value)));
   return std::clamp(0.0, least, most);
 }
 

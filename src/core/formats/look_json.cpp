@@ -14,7 +14,11 @@ Colour readColour(JsonReader& r, const Json& value, const JsonPlace& at) {
 
 Json toJson(const Shadow& s) {
   if (s == Shadow{}) return "none";
-  return {{"x", s.dx}, {"y", s.dy}, {"blur", s.blur}, {"spread", s.spread}, {"colour", toHex(s.colour)}};
+  return {{"x", s.dx},
+          {"y", s.dy},
+          {"blur", s.blur},
+          {"spread", s.spread},
+          {"colour", toHex(s.colour)}};
 }
 
 Shadow readShadow(JsonReader& r, const Json& value, const JsonPlace& at) {
@@ -47,7 +51,8 @@ Value readValue(JsonReader& r, const PropertyInfo& info, const Json& value, cons
   if (std::holds_alternative<double>(out)) {
     out = r.plainNumber(value, at, info.least, info.most);
   } else if (std::holds_alternative<bool>(out)) {
-    if (!value.is_boolean()) r.complain(at, "expected true or false, found " + JsonReader::sortOf(value));
+    if (!value.is_boolean())
+      r.complain(at, "expected true or false, found " + JsonReader::sortOf(value));
     out = value.is_boolean() && value.get<bool>();
   } else if (std::holds_alternative<Colour>(out)) {
     out = readColour(r, value, at);

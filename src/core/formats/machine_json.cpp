@@ -74,7 +74,8 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   if (const auto event = parseEvent(on)) {
     t.on = *event;
   } else {
-    r.complain({&at, "on", 0, false}, "expected an event such as press or over.begin, found “" + on + "”");
+    r.complain({&at, "on", 0, false},
+               "expected an event such as press or over.begin, found “" + on + "”");
   }
   t.after = r.milliseconds(value, at, "after", 0);
   t.message = r.text(value, at, "message");
@@ -85,8 +86,8 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   r.each(value, at, "effects", [&](const Json& effect, const JsonPlace& here) {
     t.effects.push_back(readEffect(r, effect, here));
   });
-  t.extra = JsonReader::extras(
-      value, {"from", "on", "after", "message", "if", "to", "timing", "effects"});
+  t.extra = JsonReader::extras(value,
+                               {"from", "on", "after", "message", "if", "to", "timing", "effects"});
   return t;
 }
 

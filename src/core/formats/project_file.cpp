@@ -46,8 +46,10 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
 }
 
 Json settingsJson(const Settings& s) {
-  Json out{{"pointerMovesFocus", s.pointerMovesFocus}, {"rightToLeft", s.rightToLeft},
-           {"repeatDelay", s.repeatDelay}, {"repeatInterval", s.repeatInterval}};
+  Json out{{"pointerMovesFocus", s.pointerMovesFocus},
+           {"rightToLeft", s.rightToLeft},
+           {"repeatDelay", s.repeatDelay},
+           {"repeatInterval", s.repeatInterval}};
   addExtras(out, s.extra);
   return out;
 }
@@ -88,7 +90,8 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p
   });
   r.each(root, top, "values", [&](const Json& value, const JsonPlace& at) {
     if (!r.isObject(value, at)) return;
-    p.values.push_back({{r.id(value, at, "id")}, r.text(value, at, "name"),
+    p.values.push_back({{r.id(value, at, "id")},
+                        r.text(value, at, "name"),
                         r.number(value, at, "start", 0, -1e12, 1e12),
                         JsonReader::extras(value, {"id", "name", "start"})});
     ids.add(p.values.back().id.text, at);
@@ -133,14 +136,16 @@ Result<OpenedProject> parseProject(std::string_view text) {
                 "a newer Bristle wrote this file in a format that this one cannot read");
   out.readOnly = written > kFormatVersion;
   if (out.readOnly)
-    out.note = "A newer Bristle wrote this project. It is open read-only, so that nothing of it is lost.";
+    out.note =
+        "A newer Bristle wrote this project. It is open read-only, so that nothing of it is lost.";
   Project& p = out.project;
   p.name = r.text(*json, top, "name");
   if (const Json* settings = r.member(*json, "settings"))
     p.settings = readSettings(r, *settings, {&top, "settings", 0, false});
   p.first = {r.text(*json, top, "first")};
   readParts(r, *json, top, p);
-  if (!r.error() && p.displays.empty()) r.complain({&top, "displays", 0, false}, "expected at least one display");
+  if (!r.error() && p.displays.empty())
+    r.complain({&top, "displays", 0, false}, "expected at least one display");
   p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values",
                                        "machines", "kinds", "screens"});
   if (r.error()) return tl::unexpected(*r.error());

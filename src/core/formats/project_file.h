@@ -13,8 +13,8 @@ namespace bristle {
 
 struct OpenedProject {
   Project project;
-  bool readOnly = false;   // written by a newer version: saving would lose what it means
-  std::string note;        // why, for the person
+  bool readOnly = false;  // written by a newer version: saving would lose what it means
+  std::string note;       // why, for the person
 };
 
 // The error's place is a JSON pointer, or line and column where the text is no JSON.

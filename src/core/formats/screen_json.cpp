@@ -10,7 +10,8 @@ namespace {
 
 constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"};
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
-constexpr std::array<std::string_view, 6> kActions{"none", "open", "top", "back", "message", "quit"};
+constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
+                                                   "back", "message", "quit"};
 
 // Containers nest a few levels; more is a ring, or made to do harm.
 constexpr size_t kDeepestContainer = 64;
@@ -131,8 +132,9 @@ Json itemJson(const Item& item) {
   Json out{{"id", item.id.text}};
   const auto* box = item.container();
   const auto* panel = std::get_if<PanelData>(&item.what);
-  out["type"] = item.button() ? "button" : box ? (box->flow == Flow::Row ? "row" : "column")
-                                               : (panel ? "panel" : "picture");
+  out["type"] = item.button() ? "button"
+                : box         ? (box->flow == Flow::Row ? "row" : "column")
+                              : (panel ? "panel" : "picture");
   if (!item.name.empty()) out["name"] = item.name;
   if (item.parent) out["in"] = item.parent.text;
   out["x"] = axisJson(item.place.x);
@@ -177,9 +179,10 @@ Item readItem(JsonReader& r, const Json& value, const JsonPlace& at) {
                "expected button, row, column, panel or picture, found “" + type + "”");
   }
   item.extra = JsonReader::extras(
-      value, {"id", "type", "name", "in", "x", "y", "locked", "hidden", "kind", "caption",
-              "accessibleName", "disabled", "action", "routes", "gap", "padding", "across", "fill",
-              "radius", "file"});
+      value,
+      {"id",     "type",    "name",           "in",       "x",      "y",      "locked", "hidden",
+       "kind",   "caption", "accessibleName", "disabled", "action", "routes", "gap",    "padding",
+       "across", "fill",    "radius",         "file"});
   return item;
 }
 

@@ -7,14 +7,15 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 9> kDo{"tick", "point",  "point.down", "point.up",
-                                              "move", "accept", "cancel",     "step", "gone"};
+constexpr std::array<std::string_view, 9> kDo{"tick",   "point",  "point.down", "point.up", "move",
+                                              "accept", "cancel", "step",       "gone"};
 constexpr std::array<std::string_view, 4> kBy{"mouse", "touch", "keyboard", "controller"};
 
 template <class Enum, size_t N>
 Enum named(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
            const std::array<std::string_view, N>& names, Enum otherwise) {
-  const std::string text = r.text(value, at, key, std::string(names[static_cast<size_t>(otherwise)]));
+  const std::string text =
+      r.text(value, at, key, std::string(names[static_cast<size_t>(otherwise)]));
   for (size_t i = 0; i < N; ++i)
     if (names[i] == text) return static_cast<Enum>(i);
   std::string all;
@@ -35,8 +36,8 @@ TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
   e.at = at;
   if (!r.member(value, "do")) r.complain(top, "expected do or expect");
   e.type = named(r, value, top, "do", kDo, InputType::Tick);
-  const bool pointer = e.type == InputType::Point || e.type == InputType::PointDown ||
-                       e.type == InputType::PointUp;
+  const bool pointer =
+      e.type == InputType::Point || e.type == InputType::PointDown || e.type == InputType::PointUp;
   e.device = named(r, value, top, "by", kBy, pointer ? Device::Mouse : Device::Keyboard);
   e.x = r.number(value, top, "x", 0, -1e6, 1e6);
   e.y = r.number(value, top, "y", 0, -1e6, 1e6);
@@ -61,7 +62,8 @@ Json stepJson(const TakeStep& step) {
   Json out{{"at", e.at}, {"do", kDo[static_cast<size_t>(e.type)]}};
   switch (e.type) {
     case InputType::Tick:
-    case InputType::Gone: break;
+    case InputType::Gone:
+      break;
     case InputType::Point:
     case InputType::PointDown:
     case InputType::PointUp:
@@ -72,8 +74,11 @@ Json stepJson(const TakeStep& step) {
         out["y"] = e.y;
       }
       break;
-    case InputType::Move: out["dir"] = nameOf(e.dir); [[fallthrough]];
-    default: out["press"] = e.down;
+    case InputType::Move:
+      out["dir"] = nameOf(e.dir);
+      [[fallthrough]];
+    default:
+      out["press"] = e.down;
   }
   out["by"] = kBy[static_cast<size_t>(e.device)];
   return out;
@@ -109,15 +114,19 @@ Result<Take> parseTake(std::string_view text) {
       take.steps.push_back(readStep(r, *json, top));
       take.steps.back().source = number;
       const auto& what = take.steps.back().what;
-      const Ms at = what.index() == 0 ? std::get<InputEvent>(what).at : std::get<Expectation>(what).at;
+      const Ms at =
+          what.index() == 0 ? std::get<InputEvent>(what).at : std::get<Expectation>(what).at;
       if (!r.error() && at < last)
         return fail(place, "expected a time of " + std::to_string(last) + " ms or later, found " +
                                std::to_string(at));
       last = at;
     }
-    if (r.error()) return fail(place + (r.error()->place.empty() ? "" : ", " + r.error()->place), r.error()->reason);
+    if (r.error())
+      return fail(place + (r.error()->place.empty() ? "" : ", " + r.error()->place),
+                  r.error()->reason);
   }
-  if (!header) return fail("line 1", "expected a take's header, {\"take\":1, …}; the file is empty");
+  if (!header)
+    return fail("line 1", "expected a take's header, {\"take\":1, …}; the file is empty");
   return take;
 }
 

@@ -12,9 +12,12 @@ struct Span {
 Span placeAxis(const AxisPlace& place, Px natural, Px from, Px extent) {
   const Px size = place.size > 0 ? place.size : natural;
   switch (place.pin) {
-    case Pin::Start: return {from + place.offset, size};
-    case Pin::Centre: return {from + (extent - size) / 2 + place.offset, size};
-    case Pin::End: return {from + extent - place.offset - size, size};
+    case Pin::Start:
+      return {from + place.offset, size};
+    case Pin::Centre:
+      return {from + (extent - size) / 2 + place.offset, size};
+    case Pin::End:
+      return {from + extent - place.offset - size, size};
     case Pin::Both:
       return {from + place.offset, std::max(1.0, extent - place.offset - place.farOffset)};
   }
@@ -87,7 +90,8 @@ class Placer {
     Px padding = 0;
     if (const auto* button = item.button())
       if (const Kind* kind = find(project_, button->kind)) padding = kind->hitPadding;
-    out.items[i] = {box, {box.x - padding, box.y - padding, box.w + 2 * padding, box.h + 2 * padding}};
+    out.items[i] = {box,
+                    {box.x - padding, box.y - padding, box.w + 2 * padding, box.h + 2 * padding}};
     if (const auto* container = item.container()) putChildren(i, *container, box, out);
   }
 
@@ -130,9 +134,15 @@ size_t letters(const std::string& text) {
 
 AxisPlace axisFor(AxisPlace axis, Px at, Px size, Px from, Px extent) {
   switch (axis.pin) {
-    case Pin::Start: axis.offset = at - from; break;
-    case Pin::Centre: axis.offset = at + size / 2 - (from + extent / 2); break;
-    case Pin::End: axis.offset = from + extent - (at + size); break;
+    case Pin::Start:
+      axis.offset = at - from;
+      break;
+    case Pin::Centre:
+      axis.offset = at + size / 2 - (from + extent / 2);
+      break;
+    case Pin::End:
+      axis.offset = from + extent - (at + size);
+      break;
     case Pin::Both:
       axis.offset = at - from;
       axis.farOffset = from + extent - (at + size);
@@ -157,9 +167,9 @@ Size naturalSize(const Project& project, const Item& item, const TextMeasure& me
   for (const Part& part : kind->parts) {
     if (part.type != PartType::Label) continue;
     const auto text = [&](Prop prop) { return baseValue(*kind, {part.id, prop}); };
-    const Size caption =
-        measure.measure(std::get<std::string>(text(Prop::Family)), std::get<double>(text(Prop::Size)),
-                        std::get<double>(text(Prop::Weight)), button->caption);
+    const Size caption = measure.measure(std::get<std::string>(text(Prop::Family)),
+                                         std::get<double>(text(Prop::Size)),
+                                         std::get<double>(text(Prop::Weight)), button->caption);
     size.w = std::max(size.w, caption.w + 2 * kind->captionPadding);
   }
   return size;

@@ -40,10 +40,12 @@ double parameterAt(double x1, double x2, double x) {
 double ease(const Easing& e, double progress) {
   const double p = std::clamp(progress, 0.0, 1.0);
   switch (e.type) {
-    case EasingType::Linear: return p;
+    case EasingType::Linear:
+      return p;
     case EasingType::CubicBezier:
       if (p == 0 || p == 1) return p;
-      return bezier(e.y1, e.y2, parameterAt(std::clamp(e.x1, 0.0, 1.0), std::clamp(e.x2, 0.0, 1.0), p));
+      return bezier(e.y1, e.y2,
+                    parameterAt(std::clamp(e.x1, 0.0, 1.0), std::clamp(e.x2, 0.0, 1.0), p));
     case EasingType::Steps: {
       const double n = std::max(e.count, 1);
       const double step = std::floor(p * n) + (e.jumpAtStart ? 1 : 0);

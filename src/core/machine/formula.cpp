@@ -37,29 +37,65 @@ double Formula::value(Signals signals, std::span<const double> values) const {
   size_t top = 0;
   for (const Op& op : ops_) {
     switch (op.code) {
-      case Code::Number: stack[top++] = op.number; continue;
-      case Code::Signal: stack[top++] = (signals.bits & op.index) ? 1 : 0; continue;
-      case Code::ReadValue: stack[top++] = op.index < values.size() ? values[op.index] : 0; continue;
-      case Code::Not: stack[top - 1] = stack[top - 1] == 0; continue;
-      case Code::Negate: stack[top - 1] = -stack[top - 1]; continue;
-      default: break;
+      case Code::Number:
+        stack[top++] = op.number;
+        continue;
+      case Code::Signal:
+        stack[top++] = (signals.bits & op.index) ? 1 : 0;
+        continue;
+      case Code::ReadValue:
+        stack[top++] = op.index < values.size() ? values[op.index] : 0;
+        continue;
+      case Code::Not:
+        stack[top - 1] = stack[top - 1] == 0;
+        continue;
+      case Code::Negate:
+        stack[top - 1] = -stack[top - 1];
+        continue;
+      default:
+        break;
     }
     const double b = stack[--top];
     double& a = stack[top - 1];
     switch (op.code) {
-      case Code::And: a = a != 0 && b != 0; break;
-      case Code::Or: a = a != 0 || b != 0; break;
-      case Code::Add: a += b; break;
-      case Code::Sub: a -= b; break;
-      case Code::Mul: a *= b; break;
-      case Code::Div: a = b == 0 ? 0 : a / b; break;
-      case Code::Eq: a = a == b; break;
-      case Code::Ne: a = a != b; break;
-      case Code::Lt: a = a < b; break;
-      case Code::Le: a = a <= b; break;
-      case Code::Gt: a = a > b; break;
-      case Code::Ge: a = a >= b; break;
-      default: break;
+      case Code::And:
+        a = a != 0 && b != 0;
+        break;
+      case Code::Or:
+        a = a != 0 || b != 0;
+        break;
+      case Code::Add:
+        a += b;
+        break;
+      case Code::Sub:
+        a -= b;
+        break;
+      case Code::Mul:
+        a *= b;
+        break;
+      case Code::Div:
+        a = b == 0 ? 0 : a / b;
+        break;
+      case Code::Eq:
+        a = a == b;
+        break;
+      case Code::Ne:
+        a = a != b;
+        break;
+      case Code::Lt:
+        a = a < b;
+        break;
+      case Code::Le:
+        a = a <= b;
+        break;
+      case Code::Gt:
+        a = a > b;
+        break;
+      case Code::Ge:
+        a = a >= b;
+        break;
+      default:
+        break;
     }
   }
   return top ? stack[0] : 1;

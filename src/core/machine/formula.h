@@ -21,9 +21,7 @@ struct Signals {
   enum Bit : std::uint8_t { Over = 1, Armed = 2, Down = 4, Focus = 8, Enabled = 16 };
   std::uint8_t bits = Enabled;
   bool has(Bit bit) const { return bits & bit; }
-  void set(Bit bit, bool on) {
-    bits = static_cast<std::uint8_t>(on ? bits | bit : bits & ~bit);
-  }
+  void set(Bit bit, bool on) { bits = static_cast<std::uint8_t>(on ? bits | bit : bits & ~bit); }
   bool operator==(const Signals&) const = default;
 };
 
@@ -32,8 +30,8 @@ struct Signals {
 struct Symbols {
   std::vector<ValueId> values;
   std::vector<std::string> messages;
-  int valueIndex(const ValueId& id) const;        // −1 when there is none
-  int messageIndex(std::string_view name);        // added when new
+  int valueIndex(const ValueId& id) const;  // −1 when there is none
+  int messageIndex(std::string_view name);  // added when new
 };
 
 class Formula {
@@ -48,7 +46,23 @@ class Formula {
  private:
   friend class FormulaParser;
   enum class Code : std::uint8_t {
-    Number, Signal, ReadValue, Not, Negate, And, Or, Add, Sub, Mul, Div, Eq, Ne, Lt, Le, Gt, Ge,
+    Number,
+    Signal,
+    ReadValue,
+    Not,
+    Negate,
+    And,
+    Or,
+    Add,
+    Sub,
+    Mul,
+    Div,
+    Eq,
+    Ne,
+    Lt,
+    Le,
+    Gt,
+    Ge,
   };
   struct Op {
     Code code;

@@ -16,10 +16,10 @@ namespace bristle {
 struct Running {
   StateIndex state = 0;
   Signals signals;
-  bool byKey = false;   // the armed press is by a key or a controller button: down wherever it is
-  bool held = false;    // `hold` has come in this press
-  Ms enteredAt = 0;     // when the state was entered
-  Ms afterDone = -1;    // the `after` events up to this time in the state have come
+  bool byKey = false;  // the armed press is by a key or a controller button: down wherever it is
+  bool held = false;   // `hold` has come in this press
+  Ms enteredAt = 0;    // when the state was entered
+  Ms afterDone = -1;   // the `after` events up to this time in the state have come
   Ms downSince = 0;
   Ms nextRepeat = 0;
   bool operator==(const Running&) const = default;
@@ -52,7 +52,7 @@ void setOver(const Program&, Running&, bool over, const StepContext&);
 void setFocus(const Program&, Running&, bool focus, const StepContext&);
 void setEnabled(const Program&, Running&, bool enabled, const StepContext&);
 void beginPress(const Program&, Running&, bool byKey, const StepContext&);
-void endPress(const Program&, Running&, const StepContext&);     // release, or abandon when not down
+void endPress(const Program&, Running&, const StepContext&);  // release, or abandon when not down
 void abandonPress(const Program&, Running&, const StepContext&);
 
 // The time at which the next timer (after, hold, repeat) is due; −1 when there is none.

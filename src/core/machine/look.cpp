@@ -48,8 +48,8 @@ void LookPlayer::go(StateIndex state, const Timing& timing, Ms now) {
     Run& run = runs_[i];
     if (target[i] == before[i]) continue;  // what runs on to the same value is left alone
     if (run.active && target[i] == run.reversingFrom) {
-      run.shortening = std::clamp(
-          std::abs(eased(run, now) * run.shortening + (1 - run.shortening)), 0.0, 1.0);
+      run.shortening =
+          std::clamp(std::abs(eased(run, now) * run.shortening + (1 - run.shortening)), 0.0, 1.0);
       run.reversingFrom = before[i];
     } else {
       run.shortening = 1;

@@ -51,7 +51,9 @@ Colour fromLab(const Lab& lab) {
           static_cast<std::uint8_t>(std::lround(std::clamp(lab.alpha, 0.0, 1.0) * 255))};
 }
 
-Colour transparent(Colour c) { return {c.r, c.g, c.b, 0}; }
+Colour transparent(Colour c) {
+  return {c.r, c.g, c.b, 0};
+}
 
 Colour colourAt(const std::vector<Stop>& stops, double at) {
   if (at <= stops.front().at) return stops.front().colour;

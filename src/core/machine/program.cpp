@@ -34,7 +34,8 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
       if (value < 0) return fail(place, fmt::format("no value “{}”", effect.value.text));
       compiled.index = static_cast<std::uint32_t>(value);
       auto formula = compileFormula(effect.formula, symbols);
-      if (!formula) return fail(place + ", effect, " + formula.error().place, formula.error().reason);
+      if (!formula)
+        return fail(place + ", effect, " + formula.error().place, formula.error().reason);
       compiled.formula = std::move(*formula);
     }
     out.effects.push_back(std::move(compiled));

@@ -21,7 +21,8 @@ Result<std::shared_ptr<const Compiled>> Compiled::make(const Project& project) {
       if (!compiled) return tl::unexpected(compiled.error());
       program = std::make_shared<Program>(std::move(*compiled));
     }
-    out->kinds_[kind->id] = {&*kind, machine, program, std::make_shared<LookTable>(*kind, *machine)};
+    out->kinds_[kind->id] = {&*kind, machine, program,
+                             std::make_shared<LookTable>(*kind, *machine)};
   }
   return std::shared_ptr<const Compiled>(std::move(out));
 }
@@ -48,9 +49,12 @@ bool enabled(const ScreenRun& run, int box) {
 const char* howOf(const ScreenRun& run, int from, Dir dir) {
   if (run.routes.wraps[size_t(from)][size_t(dir)]) return "wrap";
   switch (run.routes.output.routes[size_t(from)][size_t(dir)].reason) {
-    case RouteReason::Fixed: return "pinned";
-    case RouteReason::Repair: return "repair";
-    default: return "solved";
+    case RouteReason::Fixed:
+      return "pinned";
+    case RouteReason::Repair:
+      return "repair";
+    default:
+      return "solved";
   }
 }
 
@@ -68,7 +72,8 @@ Move resolveMove(const ScreenRun& run, int from, Dir dir) {
   int at = from;
   for (size_t steps = 0; steps <= run.buttons.size(); ++steps) {
     const int memory = remembered(run, at, dir);
-    const int next = memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
+    const int next =
+        memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
     const char* how = memory >= 0 ? "memory" : howOf(run, at, dir);
     if (next < 0) {
       const auto& rules = run.screen->items[size_t(run.routes.items[size_t(at)])]->button()->routes;

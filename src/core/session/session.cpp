@@ -7,10 +7,14 @@ namespace {
 
 const char* nameOf(Device device) {
   switch (device) {
-    case Device::Mouse: return "mouse";
-    case Device::Touch: return "touch";
-    case Device::Keyboard: return "keyboard";
-    case Device::Controller: return "controller";
+    case Device::Mouse:
+      return "mouse";
+    case Device::Touch:
+      return "touch";
+    case Device::Keyboard:
+      return "keyboard";
+    case Device::Controller:
+      return "controller";
   }
   return "";
 }
@@ -29,7 +33,8 @@ Result<Session> Session::start(const Project& project, const Display& display,
   s.measure_ = &measure;
   const ScreenId first = screen ? screen : project.first;
   const Screen* opened = find(s.project(), first);
-  if (!opened) return fail(project.name, first ? "the first screen is not there" : "it has no first screen");
+  if (!opened)
+    return fail(project.name, first ? "the first screen is not there" : "it has no first screen");
   // Told here, not in the midst of a run: a screen that cannot be opened.
   for (const auto& each : s.project().screens) {
     auto trial = openScreen(*s.compiled_, *each, display, measure);
@@ -64,17 +69,28 @@ void Session::feed(const InputEvent& event) {
 void Session::work(const InputEvent& event) {
   if (event.type != InputType::Tick && event.type != InputType::Gone) useDevice(event.device);
   switch (event.type) {
-    case InputType::Tick: break;
+    case InputType::Tick:
+      break;
     case InputType::Point:
     case InputType::PointDown:
-    case InputType::PointUp: point(event); break;
-    case InputType::Move: move(event); break;
-    case InputType::Accept: accept(event.down); break;
+    case InputType::PointUp:
+      point(event);
+      break;
+    case InputType::Move:
+      move(event);
+      break;
+    case InputType::Accept:
+      accept(event.down);
+      break;
     case InputType::Cancel:
       if (event.down) cancel();
       break;
-    case InputType::Step: step(event.down); break;
-    case InputType::Gone: gone(); break;
+    case InputType::Step:
+      step(event.down);
+      break;
+    case InputType::Gone:
+      gone();
+      break;
   }
   settle();
 }
@@ -132,7 +148,15 @@ void Session::focusOn(int box, std::string how) {
   const int before = top().focus;
   if (before == box) return;
   const ItemId from = before >= 0 ? top().buttons[size_t(before)].item->id : ItemId{};
-  add({0, TraceType::Focus, top().buttons[size_t(box)].item->id, from, {}, {}, {}, {}, 0,
+  add({0,
+       TraceType::Focus,
+       top().buttons[size_t(box)].item->id,
+       from,
+       {},
+       {},
+       {},
+       {},
+       0,
        std::move(how)});
   const size_t depth = stack_.size() - 1;
   if (keyPress_ == Press{depth, before}) keyPress_ = {};
@@ -172,7 +196,8 @@ void Session::point(const InputEvent& event) {
   } else if (event.type == InputType::PointUp) {
     releasePress(pointerPress_, false);
     settle();
-    if (event.device == Device::Touch && !stack_.empty()) setOver(-1);  // a lifted finger is nowhere
+    if (event.device == Device::Touch && !stack_.empty())
+      setOver(-1);  // a lifted finger is nowhere
   }
 }
 
@@ -291,7 +316,8 @@ void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
     setEnabled(*opened.kind->program, opened.running, false, {now_, values_, &outcomes_});
     opened.player = LookPlayer(opened.kind->looks, opened.running.state);
     for (Outcome& outcome : outcomes_)
-      if (outcome.type != OutcomeType::State) queue_.push_back({depth, static_cast<int>(b), outcome});
+      if (outcome.type != OutcomeType::State)
+        queue_.push_back({depth, static_cast<int>(b), outcome});
   }
   outcomes_.clear();
   enter(before);
@@ -315,7 +341,15 @@ void Session::enter(const ItemId& before) {
       !run.buttons[size_t(box)].running.signals.has(Signals::Enabled))
     box = stepFrom(run, box, true, project().settings.rightToLeft);
   if (box < 0) return;
-  add({0, TraceType::Focus, run.buttons[size_t(box)].item->id, before, {}, {}, {}, {}, 0,
+  add({0,
+       TraceType::Focus,
+       run.buttons[size_t(box)].item->id,
+       before,
+       {},
+       {},
+       {},
+       {},
+       0,
        returns ? "back" : "entry"});
   run.focus = box;
   showFocus();
@@ -338,12 +372,29 @@ void Session::collect(size_t depth, int box) {
                     run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).timing,
                     outcome.at);
       if (outcome.from != outcome.to)
-        add({0, TraceType::State, run.item->id, {}, {}, states[outcome.from].id,
-             states[outcome.to].id, {}, 0, {}});
+        add({0,
+             TraceType::State,
+             run.item->id,
+             {},
+             {},
+             states[outcome.from].id,
+             states[outcome.to].id,
+             {},
+             0,
+             {}});
     } else if (outcome.type == OutcomeType::SetValue) {
       // At once, so that the next machine that the same message reaches counts on from it.
       values_[outcome.index] = outcome.value;
-      add({0, TraceType::Value, {}, {}, {}, {}, {}, symbols_.values[outcome.index], outcome.value, {}});
+      add({0,
+           TraceType::Value,
+           {},
+           {},
+           {},
+           {},
+           {},
+           symbols_.values[outcome.index],
+           outcome.value,
+           {}});
     } else {
       queue_.push_back({depth, box, outcome});
     }
@@ -360,7 +411,16 @@ void Session::settle() {
     queue_.pop_front();
     if (next.depth >= stack_.size()) continue;
     if (i > 1000) {
-      add({0, TraceType::Runaway, button(next.depth, next.box).item->id, {}, {}, {}, {}, {}, 0, {}});
+      add({0,
+           TraceType::Runaway,
+           button(next.depth, next.box).item->id,
+           {},
+           {},
+           {},
+           {},
+           {},
+           0,
+           {}});
       queue_.clear();
       break;
     }
@@ -373,10 +433,16 @@ void Session::handle(const Happened& happened) {
   const Item& item = *button(happened.depth, happened.box).item;
   const Outcome& outcome = happened.outcome;
   switch (outcome.type) {
-    case OutcomeType::State: break;
-    case OutcomeType::Activate: perform(item); break;
-    case OutcomeType::Message: send(static_cast<int>(outcome.index)); break;
-    case OutcomeType::SetValue: break;  // done when it was collected
+    case OutcomeType::State:
+      break;
+    case OutcomeType::Activate:
+      perform(item);
+      break;
+    case OutcomeType::Message:
+      send(static_cast<int>(outcome.index));
+      break;
+    case OutcomeType::SetValue:
+      break;  // done when it was collected
     case OutcomeType::Runaway:
       add({0, TraceType::Runaway, item.id, {}, {}, {}, {}, {}, 0, {}});
       break;
@@ -387,9 +453,14 @@ void Session::perform(const Item& item) {
   add({0, TraceType::Activate, item.id, {}, {}, {}, {}, {}, 0, {}});
   const Action& action = item.button()->action;
   switch (action.type) {
-    case ActionType::None: break;
-    case ActionType::Open: push(action.screen, TraceType::Open, item.id); break;
-    case ActionType::PutOnTop: push(action.screen, TraceType::OnTop, item.id); break;
+    case ActionType::None:
+      break;
+    case ActionType::Open:
+      push(action.screen, TraceType::Open, item.id);
+      break;
+    case ActionType::PutOnTop:
+      push(action.screen, TraceType::OnTop, item.id);
+      break;
     case ActionType::Back:
       if (stack_.size() > 1) {
         pop();
@@ -397,7 +468,9 @@ void Session::perform(const Item& item) {
         add({0, TraceType::Bump, item.id, {}, {}, {}, {}, {}, 0, "nothing to go back to"});
       }
       break;
-    case ActionType::Message: send(symbols_.messageIndex(action.message)); break;
+    case ActionType::Message:
+      send(symbols_.messageIndex(action.message));
+      break;
     case ActionType::Quit:
       add({0, TraceType::Quit, {}, {}, {}, {}, {}, {}, 0, {}});
       ended_ = true;

@@ -9,9 +9,9 @@ namespace bristle {
 
 class Stick {
  public:
-  static constexpr double kLeaves = 0.5;     // leaves rest beyond this much deflection, 0–1
-  static constexpr double kReturns = 0.35;   // is at rest again below this
-  static constexpr double kHolds = 10;       // degrees beyond its sector that a direction holds
+  static constexpr double kLeaves = 0.5;    // leaves rest beyond this much deflection, 0–1
+  static constexpr double kReturns = 0.35;  // is at rest again below this
+  static constexpr double kHolds = 10;      // degrees beyond its sector that a direction holds
   // Deflection −1…1, y downwards. The direction now held; nothing at rest.
   std::optional<Dir> update(double x, double y);
   std::optional<Dir> held() const { return held_; }

@@ -31,23 +31,35 @@ std::string line(const TraceEntry& e, const Names& names) {
       return fmt::format("focus {} → {} ({})", names.item(e.fromItem), names.item(e.item), e.how);
     case TraceType::State:
       return fmt::format("state {} {} → {}", names.item(e.item), e.fromState.text, e.toState.text);
-    case TraceType::Activate: return fmt::format("activate {}", names.item(e.item));
-    case TraceType::Open: return fmt::format("open screen {}", names.screen(e.screen));
-    case TraceType::OnTop: return fmt::format("put on top {}", names.screen(e.screen));
-    case TraceType::Back: return fmt::format("back to {}", names.screen(e.screen));
-    case TraceType::Bump: return fmt::format("bump {} ({})", names.item(e.item), e.how);
-    case TraceType::Message: return fmt::format("message {}", e.how);
-    case TraceType::Value: return fmt::format("value {} = {:g}", names.value(e.value), e.number);
-    case TraceType::Modality: return fmt::format("device {}", e.how);
-    case TraceType::Quit: return "quit";
-    case TraceType::Runaway: return fmt::format("stopped an endless chain in {}", names.item(e.item));
+    case TraceType::Activate:
+      return fmt::format("activate {}", names.item(e.item));
+    case TraceType::Open:
+      return fmt::format("open screen {}", names.screen(e.screen));
+    case TraceType::OnTop:
+      return fmt::format("put on top {}", names.screen(e.screen));
+    case TraceType::Back:
+      return fmt::format("back to {}", names.screen(e.screen));
+    case TraceType::Bump:
+      return fmt::format("bump {} ({})", names.item(e.item), e.how);
+    case TraceType::Message:
+      return fmt::format("message {}", e.how);
+    case TraceType::Value:
+      return fmt::format("value {} = {:g}", names.value(e.value), e.number);
+    case TraceType::Modality:
+      return fmt::format("device {}", e.how);
+    case TraceType::Quit:
+      return "quit";
+    case TraceType::Runaway:
+      return fmt::format("stopped an endless chain in {}", names.item(e.item));
   }
   return {};
 }
 
 }  // namespace
 
-std::string toLine(const TraceEntry& entry) { return line(entry, Names{}); }
+std::string toLine(const TraceEntry& entry) {
+  return line(entry, Names{});
+}
 std::string toLine(const TraceEntry& entry, const Project& project) {
   return line(entry, Names{&project});
 }

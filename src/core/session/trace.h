@@ -8,7 +8,18 @@
 namespace bristle {
 
 enum class TraceType : std::uint8_t {
-  Focus, State, Activate, Open, OnTop, Back, Bump, Message, Value, Modality, Quit, Runaway,
+  Focus,
+  State,
+  Activate,
+  Open,
+  OnTop,
+  Back,
+  Bump,
+  Message,
+  Value,
+  Modality,
+  Quit,
+  Runaway,
 };
 
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or

@@ -14,7 +14,9 @@ namespace {
 constexpr int kMostRecent = 8;
 const QString kRecentKey = QStringLiteral("recent");
 
-QString filter() { return QObject::tr("Bristle projects (*.bristle)"); }
+QString filter() {
+  return QObject::tr("Bristle projects (*.bristle)");
+}
 
 }  // namespace
 
@@ -71,13 +73,15 @@ bool Files::open(const QString& wanted) {
   work_.replace(std::move(opened->project), QFileInfo(path).absolutePath(), opened->readOnly);
   remember(path);
   Q_EMIT pathChanged();
-  work_.tell(opened->note.empty() ? tr("Opened %1").arg(QFileInfo(path).fileName()) : toQt(opened->note),
-             !opened->note.empty());
+  work_.tell(
+      opened->note.empty() ? tr("Opened %1").arg(QFileInfo(path).fileName()) : toQt(opened->note),
+      !opened->note.empty());
   return true;
 }
 
 bool Files::openAsked() {
-  const QString path = QFileDialog::getOpenFileName(window_, tr("Open a project"), work_.folder(), filter());
+  const QString path =
+      QFileDialog::getOpenFileName(window_, tr("Open a project"), work_.folder(), filter());
   return !path.isEmpty() && open(path);
 }
 
@@ -85,7 +89,8 @@ bool Files::save() {
   if (path_.isEmpty() || work_.readOnly()) return saveAsked();
   if (stampOf(fromQt(path_)) != stamp_ && stamp_.size >= 0) {
     QMessageBox box(QMessageBox::Warning, QStringLiteral("Bristle"),
-                    tr("%1 was changed by another program since it was opened.").arg(QFileInfo(path_).fileName()),
+                    tr("%1 was changed by another program since it was opened.")
+                        .arg(QFileInfo(path_).fileName()),
                     QMessageBox::Cancel, window_);
     box.setInformativeText(tr("Saving now would lose those changes."));
     auto* over = box.addButton(tr("Write over it"), QMessageBox::DestructiveRole);
@@ -101,7 +106,10 @@ bool Files::save() {
 bool Files::saveAsked() {
   QString path = QFileDialog::getSaveFileName(
       window_, tr("Save the project"),
-      path_.isEmpty() ? work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + QStringLiteral(".bristle") : path_, filter());
+      path_.isEmpty() ? work_.folder() + QStringLiteral("/") + toQt(work_.project().name) +
+                            QStringLiteral(".bristle")
+                      : path_,
+      filter());
   if (path.isEmpty()) return false;
   if (!path.endsWith(QStringLiteral(".bristle"))) path += QStringLiteral(".bristle");
   return saveAs(path);
@@ -150,9 +158,12 @@ bool Files::mayLeave() {
                   QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, window_);
   box.setDefaultButton(QMessageBox::Save);
   switch (box.exec()) {
-    case QMessageBox::Save: return save();
-    case QMessageBox::Discard: return true;
-    default: return false;
+    case QMessageBox::Save:
+      return save();
+    case QMessageBox::Discard:
+      return true;
+    default:
+      return false;
   }
 }
 

@@ -49,9 +49,12 @@ void Finder::filter() {
   list_->clear();
   for (QAction* action : commands_) {
     const QString name = action->text().remove(QLatin1Char('&'));
-    if (!action->isEnabled() || action->isSeparator() || action->menu() || !fits(name, text_->text())) continue;
+    if (!action->isEnabled() || action->isSeparator() || action->menu() ||
+        !fits(name, text_->text()))
+      continue;
     const QString keys = action->shortcut().toString(QKeySequence::NativeText);
-    auto* item = new QListWidgetItem(keys.isEmpty() ? name : QStringLiteral("%1    %2").arg(name, keys), list_);
+    auto* item = new QListWidgetItem(
+        keys.isEmpty() ? name : QStringLiteral("%1    %2").arg(name, keys), list_);
     item->setData(Qt::UserRole, QVariant::fromValue<void*>(action));
   }
   list_->setCurrentRow(0);
@@ -77,7 +80,8 @@ bool Finder::eventFilter(QObject* object, QEvent* event) {
       return true;
     }
   }
-  if (object == text_ && event->type() == QEvent::FocusOut && isVisible() && !list_->underMouse()) hide();
+  if (object == text_ && event->type() == QEvent::FocusOut && isVisible() && !list_->underMouse())
+    hide();
   return QFrame::eventFilter(object, event);
 }
 

@@ -19,6 +19,7 @@ QPalette paletteOf(const Theme& t) {
   p.setColor(QPalette::Base, t.raised);
   p.setColor(QPalette::AlternateBase, t.band);
   p.setColor(QPalette::Text, t.ink);
+  p.setColor(QPalette::Mid, t.line);
   p.setColor(QPalette::Button, t.chrome);
   p.setColor(QPalette::ButtonText, t.ink);
   p.setColor(QPalette::Highlight, t.accent);
@@ -64,6 +65,8 @@ QLineEdit[bad="true"] { border: 2px solid %9; padding: 2px 5px; }
 QComboBox QAbstractItemView { background: %2; color: %5; selection-background-color: %7; selection-color: %8; }
 QComboBox::drop-down { border: none; width: 16px; }
 QCheckBox { color: %5; spacing: 8px; padding: 2px; border: 2px solid transparent; border-radius: 4px; }
+QCheckBox::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
+QCheckBox::indicator:checked { image: url(:/icons/check%a.svg); border-color: %7; }
 QCheckBox:focus { border-color: %7; }
 QLabel { color: %5; background: transparent; }
 QLabel[quiet="true"] { color: %6; }
@@ -133,19 +136,22 @@ Theme Theme::darkOne() {
   return t;
 }
 
-const Theme& theme() { return current(); }
+const Theme& theme() {
+  return current();
+}
 
 void applyTheme(QApplication& app, const Theme& t) {
   current() = t;
   app.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   QFont font(QFontDatabase::families().contains(QStringLiteral("Inter")) ? QStringLiteral("Inter")
-                                                                        : app.font().family());
+                                                                         : app.font().family());
   font.setPixelSize(12);
   app.setFont(font);
   app.setPalette(paletteOf(t));
   QString sheet = QString::fromLatin1(kSheet);
   sheet.replace(QStringLiteral("%a"), t.dark ? QStringLiteral("-dark") : QString());
-  const QColor roles[] = {t.chrome, t.raised, t.band, t.line, t.ink, t.quiet, t.accent, t.onAccent, t.wrong};
+  const QColor roles[] = {t.chrome, t.raised, t.band,     t.line, t.ink,
+                          t.quiet,  t.accent, t.onAccent, t.wrong};
   for (const QColor& role : roles) sheet = sheet.arg(role.name());
   app.setStyleSheet(sheet);
 }

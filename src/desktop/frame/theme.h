@@ -7,19 +7,19 @@
 namespace bristle {
 
 struct Theme {
-  QColor chrome;     // the frame's ground
-  QColor raised;     // fields and picked entries
-  QColor band;       // group rows and quiet fills
-  QColor line;       // the one weight of line
-  QColor ink;        // text
-  QColor quiet;      // lesser text
-  QColor accent;     // what is picked or active
-  QColor onAccent;   // text on it
-  QColor tint;       // the accent's ground for whole columns
-  QColor pinned;     // what a person pinned
-  QColor wrong;      // what is wrong
-  QColor work;       // behind the art
-  QColor onWork;     // text there
+  QColor chrome;    // the frame's ground
+  QColor raised;    // fields and picked entries
+  QColor band;      // group rows and quiet fills
+  QColor line;      // the one weight of line
+  QColor ink;       // text
+  QColor quiet;     // lesser text
+  QColor accent;    // what is picked or active
+  QColor onAccent;  // text on it
+  QColor tint;      // the accent's ground for whole columns
+  QColor pinned;    // what a person pinned
+  QColor wrong;     // what is wrong
+  QColor work;      // behind the art
+  QColor onWork;    // text there
   bool dark = false;
 
   static Theme light();

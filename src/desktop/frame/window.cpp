@@ -10,8 +10,8 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QStyle>
-#include <QToolButton>
 #include <QTimer>
+#include <QToolButton>
 #include <QVBoxLayout>
 
 #include "core/findings/check.h"
@@ -22,7 +22,9 @@
 #include "paint/convert.h"
 
 // Resources of a static library must be asked for; the macro wants to stand outside namespaces.
-static void useIcons() { Q_INIT_RESOURCE(icons); }
+static void useIcons() {
+  Q_INIT_RESOURCE(icons);
+}
 
 namespace bristle {
 namespace {
@@ -50,10 +52,13 @@ QWidget* scrolling(QWidget* inside) {
 }  // namespace
 
 Window::Window(const QString& settingsFile)
-    : settings_(settingsFile.isEmpty() ? QSettings(QStringLiteral("bristle"), QStringLiteral("bristle")).fileName()
-                                       : settingsFile, QSettings::IniFormat) {
+    : settings_(settingsFile.isEmpty()
+                    ? QSettings(QStringLiteral("bristle"), QStringLiteral("bristle")).fileName()
+                    : settingsFile,
+                QSettings::IniFormat) {
   useIcons();
-  applyTheme(*qApp, settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
+  applyTheme(*qApp,
+             settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
   files_ = new Files(work_, settings_, this);
   auto* all = new QWidget;
   auto* column = new QVBoxLayout(all);
@@ -63,7 +68,6 @@ Window::Window(const QString& settingsFile)
   column->addWidget(makeMiddle(), 1);
   for (QWidget* part : {lineOf(Qt::Horizontal), makeBottom()}) column->addWidget(part);
   setCentralWidget(all);
-  makeBenches();
   makeMenus();
   finder_ = new Finder(this);
   setMinimumSize(1100, 700);
@@ -177,13 +181,17 @@ QWidget* Window::makeBottom() {
   return bottom;
 }
 
-void Window::makeBenches() {
-  for (const BenchInfo& info : benches()) {
-    Bench* bench = info.make(work_, stack_);
-    benches_.push_back(bench);
-    stack_->addWidget(bench);
-    cards_->addWidget(scrolling(bench->card()));
-  }
+// A bench is made when it is first needed: the window is there sooner, and what is not seen costs
+// nothing.
+Bench* Window::need(size_t index) {
+  benches_.resize(benches().size());
+  Bench*& bench = benches_[index];
+  if (bench) return bench;
+  bench = benches()[index].make(work_, stack_);
+  cardOf_[bench] = scrolling(bench->card());
+  stack_->addWidget(bench);
+  cards_->addWidget(cardOf_[bench]);
+  return bench;
 }
 
 QAction* Window::command(QMenu* menu, const QString& name, const QKeySequence& keys,
@@ -203,12 +211,14 @@ void Window::makeFileMenu(QMenu* menu) {
   connect(recent_, &QMenu::aboutToShow, this, [this] {
     recent_->clear();
     for (const QString& path : files_->recent())
-      connect(recent_->addAction(path), &QAction::triggered, this, [this, path] { files_->open(path); });
+      connect(recent_->addAction(path), &QAction::triggered, this,
+              [this, path] { files_->open(path); });
     if (recent_->isEmpty()) recent_->addAction(tr("none yet"))->setEnabled(false);
   });
   menu->addSeparator();
   command(menu, tr("Save"), QKeySequence::Save, [this] { files_->save(); });
-  command(menu, tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { files_->saveAsked(); });
+  command(menu, tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
+          [this] { files_->saveAsked(); });
   menu->addSeparator();
   command(menu, tr("Deliver pictures…"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { deliver(); });
   menu->addSeparator();
@@ -218,20 +228,24 @@ void Window::makeFileMenu(QMenu* menu) {
 void Window::makeViewMenu(QMenu* menu) {
   for (const BenchInfo& info : benches()) {
     const QString id = QString::fromLatin1(info.id);
-    command(menu, tr("%1 bench").arg(info.name), QKeySequence(Qt::ALT | Qt::Key(Qt::Key_0 + info.place)),
-            [this, id] { openBench(id); });
+    command(menu, tr("%1 bench").arg(info.name),
+            QKeySequence(Qt::ALT | Qt::Key(Qt::Key_0 + info.place)), [this, id] { openBench(id); });
   }
   menu->addSeparator();
-  command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5), [this] { openBench(QStringLiteral("rehearse")); });
+  command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5),
+          [this] { openBench(QStringLiteral("rehearse")); });
   command(menu, tr("Next part of the window"), QKeySequence(Qt::Key_F6), [this] { nextArea(); });
-  command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J), [this] { finder_->open(allCommands()); });
+  command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J),
+          [this] { finder_->open(allCommands()); });
   command(menu, tr("Light or dark"), {}, [this] { setDark(!theme().dark); });
 }
 
 void Window::makeMenus() {
   auto* all = new QMenu(this);
   menu_->setMenu(all);
-  command(all, tr("Menu of all commands"), QKeySequence(Qt::Key_F10), [this] { menu_->showMenu(); })->setVisible(false);
+  command(all, tr("Menu of all commands"), QKeySequence(Qt::Key_F10), [this] {
+    menu_->showMenu();
+  })->setVisible(false);
   makeFileMenu(all->addMenu(tr("&File")));
   QMenu* edit = all->addMenu(tr("&Edit"));
   command(edit, tr("Undo"), QKeySequence::Undo, [this] { work_.undo(); });
@@ -261,25 +275,26 @@ void Window::openBench(const QString& id) {
     if (id == QLatin1String(benches()[i].id)) showBench(static_cast<int>(i));
 }
 
-Bench* Window::bench(const QString& id) const {
+Bench* Window::bench(const QString& id) {
   for (size_t i = 0; i < benches().size(); ++i)
-    if (id == QLatin1String(benches()[i].id)) return benches_[i];
+    if (id == QLatin1String(benches()[i].id)) return need(i);
   return nullptr;
 }
 
 void Window::showBench(int index) {
-  if (index < 0 || size_t(index) >= benches_.size()) return;
+  if (index < 0 || size_t(index) >= benches().size()) return;
+  Bench* bench = need(size_t(index));
   if (current_ >= 0 && current_ != index) benches_[size_t(current_)]->leave();
   work_.seal();
   current_ = index;
   tabs_->button(index)->setChecked(true);
-  stack_->setCurrentIndex(index);
-  cards_->setCurrentIndex(index);
+  stack_->setCurrentWidget(bench);
+  cards_->setCurrentWidget(cardOf_[bench]);
   benchMenu_->clear();
-  for (QAction* action : benches_[size_t(index)]->commands()) benchMenu_->addAction(action);
+  for (QAction* action : bench->commands()) benchMenu_->addAction(action);
   benchMenu_->setEnabled(!benchMenu_->isEmpty());
   say({}, false);
-  benches_[size_t(index)]->enter();
+  bench->enter();
 }
 
 // From stage or canvas to the card, the shelf, and back: for keys that a bench keeps to itself.
@@ -291,26 +306,31 @@ void Window::nextArea() {
     if (now && (areas[i] == now || areas[i]->isAncestorOf(now))) at = i;
   QWidget* next = areas[(at + 1) % 3];
   for (QWidget* child : next->findChildren<QWidget*>())
-    if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled()) return child->setFocus();
+    if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled())
+      return child->setFocus();
 }
 
 void Window::refresh() {
   name_->setText(toQt(work_.project().name));
-  state_->setText(work_.readOnly() ? tr("read-only") : work_.saved() ? (files_->path().isEmpty() ? tr("new") : tr("saved"))
-                                                                    : tr("not saved"));
+  state_->setText(work_.readOnly() ? tr("read-only")
+                  : work_.saved()  ? (files_->path().isEmpty() ? tr("new") : tr("saved"))
+                                   : tr("not saved"));
   const auto& history = work_.history();
   undo_->setEnabled(history.canUndo());
   redo_->setEnabled(history.canRedo());
-  undo_->setText(history.canUndo() ? tr("↶ Undo “%1”").arg(toQt(history.undoName())) : tr("↶ Undo"));
+  undo_->setText(history.canUndo() ? tr("↶ Undo “%1”").arg(toQt(history.undoName()))
+                                   : tr("↶ Undo"));
   redo_->setText(QStringLiteral("↷"));
   redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
   const auto found = check(work_.project());
-  findings_->setText(found.empty() ? tr("no findings") : tr("%n finding(s)", nullptr, int(found.size())));
+  findings_->setText(found.empty() ? tr("no findings")
+                                   : tr("%n finding(s)", nullptr, int(found.size())));
   findings_->setProperty("wrong", !found.empty());
   QStringList lines;
-  for (size_t i = 0; i < found.size() && i < 12; ++i) lines << toQt(found[i].place + ": " + found[i].reason);
+  for (size_t i = 0; i < found.size() && i < 12; ++i)
+    lines << toQt(found[i].place + ": " + found[i].reason);
   findings_->setToolTip(lines.join(QLatin1Char('\n')));
   findings_->style()->unpolish(findings_);
   findings_->style()->polish(findings_);
@@ -326,16 +346,20 @@ void Window::say(const QString& text, bool wrong) {
 }
 
 void Window::deliver() {
-  const QString folder = QFileDialog::getExistingDirectory(this, tr("A folder for the pictures"), work_.folder());
+  const QString folder =
+      QFileDialog::getExistingDirectory(this, tr("A folder for the pictures"), work_.folder());
   if (folder.isEmpty()) return;
   QProgressDialog progress(tr("Writing pictures"), tr("Stop"), 0, 0, this);
   progress.setWindowModality(Qt::WindowModal);
-  const auto done = deliverPictures(work_.project(), work_.looks(), fromQt(folder), [&](int at, int of) {
-    progress.setMaximum(of);
-    progress.setValue(at);
-    return !progress.wasCanceled();
-  });
-  work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder) : toQt(done.error().text()), !done);
+  const auto done =
+      deliverPictures(work_.project(), work_.looks(), fromQt(folder), [&](int at, int of) {
+        progress.setMaximum(of);
+        progress.setValue(at);
+        return !progress.wasCanceled();
+      });
+  work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder)
+                  : toQt(done.error().text()),
+             !done);
 }
 
 void Window::setDark(bool dark) {
@@ -348,7 +372,8 @@ void Window::setDark(bool dark) {
 void Window::restoreState() {
   resize(1280, 800);
   restoreGeometry(settings_.value(QStringLiteral("geometry")).toByteArray());
-  const QString bench = settings_.value(QStringLiteral("bench"), QStringLiteral("shape")).toString();
+  const QString bench =
+      settings_.value(QStringLiteral("bench"), QStringLiteral("shape")).toString();
   openBench(bench == QStringLiteral("rehearse") ? QStringLiteral("place") : bench);
   if (current_ < 0) showBench(0);
 }

@@ -4,6 +4,7 @@
 #include <QMainWindow>
 #include <QSettings>
 #include <QStackedWidget>
+#include <map>
 #include <vector>
 
 #include "desktop/frame/bench.h"
@@ -29,7 +30,7 @@ class Window : public QMainWindow {
   Files& files() { return *files_; }
   // By the bench's id: "shape", "place", "route", "rehearse".
   void openBench(const QString& id);
-  Bench* bench(const QString& id) const;
+  Bench* bench(const QString& id);
   std::vector<QAction*> allCommands() const;
 
  protected:
@@ -39,11 +40,12 @@ class Window : public QMainWindow {
   QWidget* makeTop();
   QWidget* makeMiddle();
   QWidget* makeBottom();
-  void makeBenches();
+  Bench* need(size_t index);
   void makeMenus();
   void makeFileMenu(QMenu* menu);
   void makeViewMenu(QMenu* menu);
-  QAction* command(QMenu* menu, const QString& name, const QKeySequence& keys, std::function<void()> run);
+  QAction* command(QMenu* menu, const QString& name, const QKeySequence& keys,
+                   std::function<void()> run);
   void showBench(int index);
   void refresh();
   void say(const QString& text, bool wrong);
@@ -55,7 +57,8 @@ class Window : public QMainWindow {
   Work work_;
   QSettings settings_;
   Files* files_ = nullptr;
-  std::vector<Bench*> benches_;
+  std::vector<Bench*> benches_;  // null until needed
+  std::map<Bench*, QWidget*> cardOf_;
   int current_ = -1;
   QButtonGroup* tabs_ = nullptr;
   QStackedWidget *stack_ = nullptr, *cards_ = nullptr;

@@ -6,7 +6,9 @@
 
 namespace bristle {
 
-Work::Work() : history_(emptyProject()) { keepPicksValid(); }
+Work::Work() : history_(emptyProject()) {
+  keepPicksValid();
+}
 
 bool Work::perform(const Edit& edit) {
   const auto change = history_.perform(edit);
@@ -140,7 +142,9 @@ const Machine* Work::machine() const {
   return k ? find(project(), k->machine) : nullptr;
 }
 
-const Display* Work::display() const { return find(project(), picked_.display); }
+const Display* Work::display() const {
+  return find(project(), picked_.display);
+}
 
 const Item* Work::item() const {
   const Screen* s = screen();

@@ -12,8 +12,8 @@
 namespace bristle {
 namespace {
 
-constexpr double kDragAfter = 4;   // widget px: less is a click
-constexpr double kEdge = 8;        // widget px around a container that pick it
+constexpr double kDragAfter = 4;  // widget px: less is a click
+constexpr double kEdge = 8;       // widget px around a container that pick it
 
 int indexOf(const Screen& screen, const ItemId& id) {
   for (size_t i = 0; i < screen.items.size(); ++i)
@@ -25,7 +25,8 @@ int indexOf(const Screen& screen, const ItemId& id) {
 
 Canvas::Canvas(Work& work, QWidget* parent) : ScreenView(work, parent) {
   setAccessibleName(tr("Canvas"));
-  setAccessibleDescription(tr("Comma and full stop pick the item before and after, arrows move it"));
+  setAccessibleDescription(
+      tr("Comma and full stop pick the item before and after, arrows move it"));
 }
 
 std::vector<ItemId> Canvas::movers() const {
@@ -34,7 +35,8 @@ std::vector<ItemId> Canvas::movers() const {
   if (!screen) return out;
   for (ItemId id : work().picked().items) {
     const Item* item = findItem(*screen, id);
-    while (item && item->parent && findItem(*screen, item->parent)) item = findItem(*screen, item->parent);
+    while (item && item->parent && findItem(*screen, item->parent))
+      item = findItem(*screen, item->parent);
     if (item && std::find(out.begin(), out.end(), item->id) == out.end()) out.push_back(item->id);
   }
   return out;
@@ -51,7 +53,8 @@ void Canvas::moveBy(double dx, double dy, const QString& name, const QString& me
     Box box = from.items[size_t(i)].box;
     box.x = std::round(box.x + dx);
     box.y = std::round(box.y + dy);
-    places.emplace_back(id, placeFor(screen->items[size_t(i)]->place, box, {0, 0, from.width, from.height}));
+    places.emplace_back(
+        id, placeFor(screen->items[size_t(i)]->place, box, {0, 0, from.width, from.height}));
   }
   if (!places.empty())
     work().perform(placeItems(screen->id, std::move(places), fromQt(name), fromQt(mergeKey)));
@@ -64,7 +67,8 @@ void Canvas::nudge(double dx, double dy) {
 void Canvas::align(Alignment how) {
   const Screen* screen = work().screen();
   const auto ids = movers();
-  if (!screen || ids.size() < 2) return work().tell(tr("Pick two or more things to line them up"), true);
+  if (!screen || ids.size() < 2)
+    return work().tell(tr("Pick two or more things to line them up"), true);
   const Layout& layout = work().layout();
   std::vector<std::array<double, 4>> boxes;
   for (const ItemId& id : ids) {
@@ -160,7 +164,8 @@ void Canvas::mousePressEvent(QMouseEvent* event) {
 void Canvas::mouseMoveEvent(QMouseEvent* event) {
   now_ = toScreen(event->position());
   const QPointF by = now_ - pressed_;
-  if (drag_ == Drag::Waiting && std::hypot(by.x(), by.y()) * zoom() > kDragAfter) drag_ = Drag::Moving;
+  if (drag_ == Drag::Waiting && std::hypot(by.x(), by.y()) * zoom() > kDragAfter)
+    drag_ = Drag::Moving;
   if (drag_ == Drag::Moving) {
     QPointF along = by;
     if (event->modifiers() & Qt::ShiftModifier)  // along one axis
@@ -189,7 +194,9 @@ void Canvas::pickInMarquee(bool add) {
   const Layout& layout = work().layout();
   for (size_t i = 0; i < screen->items.size(); ++i) {
     const Item& item = *screen->items[i];
-    if (item.container() || item.locked || item.hidden || !area.intersects(toQt(layout.items[i].box))) continue;
+    if (item.container() || item.locked || item.hidden ||
+        !area.intersects(toQt(layout.items[i].box)))
+      continue;
     if (std::find(picked.begin(), picked.end(), item.id) == picked.end()) picked.push_back(item.id);
   }
   work().pickItems(picked);
@@ -208,20 +215,29 @@ void Canvas::pickNext(int by) {
 void Canvas::keyPressEvent(QKeyEvent* event) {
   const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
   switch (event->key()) {
-    case Qt::Key_Left: return nudge(-step, 0);
-    case Qt::Key_Right: return nudge(step, 0);
-    case Qt::Key_Up: return nudge(0, -step);
-    case Qt::Key_Down: return nudge(0, step);
-    case Qt::Key_Period: return pickNext(1);
-    case Qt::Key_Comma: return pickNext(-1);
+    case Qt::Key_Left:
+      return nudge(-step, 0);
+    case Qt::Key_Right:
+      return nudge(step, 0);
+    case Qt::Key_Up:
+      return nudge(0, -step);
+    case Qt::Key_Down:
+      return nudge(0, step);
+    case Qt::Key_Period:
+      return pickNext(1);
+    case Qt::Key_Comma:
+      return pickNext(-1);
     case Qt::Key_F2:
     case Qt::Key_Return:
-    case Qt::Key_Enter: Q_EMIT wantsCaption(); return;
+    case Qt::Key_Enter:
+      Q_EMIT wantsCaption();
+      return;
     case Qt::Key_Escape:
       if (work().picked().items.empty()) break;
       work().pickItems({});
       return;
-    default: break;
+    default:
+      break;
   }
   ScreenView::keyPressEvent(event);
 }

@@ -34,9 +34,9 @@ class Canvas : public ScreenView {
   void pickNext(int by);
 
   Drag drag_ = Drag::None;
-  QPointF pressed_, now_;   // layout px
-  Layout started_;          // where all lay when the drag began
-  int drags_ = 0;           // tells one drag's merge key from the next
+  QPointF pressed_, now_;  // layout px
+  Layout started_;         // where all lay when the drag began
+  int drags_ = 0;          // tells one drag's merge key from the next
 };
 
 }  // namespace bristle

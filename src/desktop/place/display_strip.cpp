@@ -53,7 +53,8 @@ void DisplayStrip::paintEvent(QPaintEvent*) {
       picture.fill(theme().work);
       if (screen) {
         QPainter art(&picture);
-        art.scale(box.width() / displays[i].layoutWidth(), box.height() / displays[i].layoutHeight());
+        art.scale(box.width() / displays[i].layoutWidth(),
+                  box.height() / displays[i].layoutHeight());
         paintScreen(art, work_.looks(), work_.tables(), work_.project(), *screen,
                     layOut(work_.project(), *screen, displays[i], work_.measure()));
       }
@@ -68,8 +69,9 @@ void DisplayStrip::paintEvent(QPaintEvent*) {
     p.drawRect(box.adjusted(-2, -2, 2, 2));
     if (on && hasFocus()) p.drawRect(box.adjusted(-5, -5, 5, 5));
     p.setPen(on ? theme().accent : theme().quiet);
-    p.drawText(QRect(box.x(), kPicture + 14, kSlot - 8, 18), Qt::AlignLeft | Qt::AlignVCenter,
-               fontMetrics().elidedText(toQt(displays[size_t(i)].name), Qt::ElideRight, kSlot - 12));
+    p.drawText(
+        QRect(box.x(), kPicture + 14, kSlot - 8, 18), Qt::AlignLeft | Qt::AlignVCenter,
+        fontMetrics().elidedText(toQt(displays[size_t(i)].name), Qt::ElideRight, kSlot - 12));
   }
 }
 
@@ -88,7 +90,11 @@ void DisplayStrip::keyPressEvent(QKeyEvent* event) {
   work_.pickDisplay(displays[size_t((picked() + by + n) % n)].id);
 }
 
-void DisplayStrip::focusInEvent(QFocusEvent*) { update(); }
-void DisplayStrip::focusOutEvent(QFocusEvent*) { update(); }
+void DisplayStrip::focusInEvent(QFocusEvent*) {
+  update();
+}
+void DisplayStrip::focusOutEvent(QFocusEvent*) {
+  update();
+}
 
 }  // namespace bristle

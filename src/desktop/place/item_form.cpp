@@ -32,8 +32,8 @@ ItemForm::ItemForm(Work& work) : work_(work) {
 }
 
 bool ItemForm::change(const char* name, std::function<void(Item&)> apply) {
-  return work_.screen() &&
-         work_.perform(changeItems(work_.screen()->id, work_.picked().items, name, {}, std::move(apply)));
+  return work_.screen() && work_.perform(changeItems(work_.screen()->id, work_.picked().items, name,
+                                                     {}, std::move(apply)));
 }
 
 bool ItemForm::changePlace(const char* name, std::function<void(AxisPlace&, AxisPlace&)> apply) {
@@ -71,8 +71,8 @@ void ItemForm::buildButton(Form& form) {
 
 void ItemForm::buildAction(Form& form) {
   do_ = form.choice(tr("When used"),
-                    {tr("nothing more"), tr("open a screen"), tr("put a screen on top"), tr("go back"),
-                     tr("send a message"), tr("quit")},
+                    {tr("nothing more"), tr("open a screen"), tr("put a screen on top"),
+                     tr("go back"), tr("send a message"), tr("quit")},
                     [this](int index) {
                       const auto type = static_cast<ActionType>(index);
                       const auto& screens = work_.project().screens;
@@ -110,7 +110,8 @@ void ItemForm::buildContainer(Form& form) {
       if (auto* c = i.container()) c->padding = v;
     });
   });
-  across_ = form.choice(tr("Across"), {tr("at the start"), tr("centred"), tr("at the end"), tr("all the same")},
+  across_ = form.choice(tr("Across"),
+                        {tr("at the start"), tr("centred"), tr("at the end"), tr("all the same")},
                         [this](int index) {
                           change("change order across", [index](Item& i) {
                             if (auto* c = i.container()) c->across = static_cast<Across>(index);
@@ -145,18 +146,25 @@ void ItemForm::buildDecor(Form& form) {
 
 void ItemForm::buildPlace(Form& form) {
   form.heading(tr("PLACE"));
+  holder_ = form.button(tr("Pick the row or column that holds it"), [this] {
+    if (work_.item() && work_.item()->parent) work_.pickItems({work_.item()->parent});
+  });
   const QStringList across{tr("left edge"), tr("centre"), tr("right edge"), tr("both edges")};
   const QStringList down{tr("top edge"), tr("centre"), tr("bottom edge"), tr("both edges")};
-  pinX_ = form.choice(tr("Keeps to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
-  pinY_ = form.choice(tr("Keeps to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
+  pinX_ =
+      form.choice(tr("Keeps to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
+  pinY_ =
+      form.choice(tr("Keeps to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
   const auto offset = [this](bool horizontal) {
     return [this, horizontal](double v) {
-      return changePlace("move", [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).offset = v; });
+      return changePlace("move",
+                         [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).offset = v; });
     };
   };
   const auto size = [this](bool horizontal) {
     return [this, horizontal](double v) {
-      return changePlace("resize", [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).size = v; });
+      return changePlace("resize",
+                         [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).size = v; });
     };
   };
   x_ = form.number(tr("Distance x"), -1e6, 1e6, offset(true));
@@ -184,7 +192,8 @@ bool ItemForm::setPin(bool horizontal, Pin pin) {
     if (!work_.isPicked(item.id)) continue;
     Place place = item.place;
     (horizontal ? place.x : place.y).pin = pin;
-    places.emplace_back(item.id, placeFor(place, layout.items[i].box, {0, 0, layout.width, layout.height}));
+    places.emplace_back(item.id,
+                        placeFor(place, layout.items[i].box, {0, 0, layout.width, layout.height}));
   }
   return work_.perform(placeItems(screen->id, std::move(places), "pin to an edge", {}));
 }
@@ -239,6 +248,7 @@ void ItemForm::refreshPlace() {
   refill(hidden_, item.hidden);
   // In a container the container decides where it is.
   const bool free = !item.parent;
+  holder_->setVisible(!free);
   for (QWidget* field : {static_cast<QWidget*>(pinX_), static_cast<QWidget*>(pinY_),
                          static_cast<QWidget*>(x_), static_cast<QWidget*>(y_)})
     field->setEnabled(free);

@@ -87,6 +87,7 @@ void PlaceBench::buildCard() {
   forms_->addWidget(screenPage);
   forms_->addWidget(itemPage);
   column->addWidget(forms_);
+  column->addStretch();
 }
 
 void PlaceBench::addCommands() {
@@ -114,13 +115,17 @@ void PlaceBench::addCommands() {
     item.what = std::move(what);
     work_.perform(addItem(work_.screen()->id, name, std::move(item)));
   };
-  add(tr("Add panel"), {}, [=] { addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12}); });
+  add(tr("Add panel"), {}, [=] {
+    addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12});
+  });
   add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
   add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
-    if (work_.screen() && work_.item()) work_.perform(removeItems(work_.screen()->id, work_.picked().items));
+    if (work_.screen() && work_.item())
+      work_.perform(removeItems(work_.screen()->id, work_.picked().items));
   });
   add(tr("Duplicate what is picked"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] {
-    if (work_.screen() && work_.item()) work_.perform(duplicateItems(work_.screen()->id, work_.picked().items));
+    if (work_.screen() && work_.item())
+      work_.perform(duplicateItems(work_.screen()->id, work_.picked().items));
   });
   add(tr("Pick all buttons"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] {
     std::vector<ItemId> all;
@@ -130,13 +135,16 @@ void PlaceBench::addCommands() {
     work_.pickItems(all);
   });
   add(tr("Start focus on the picked button"), {}, [this] {
-    if (work_.item() && work_.item()->button()) work_.perform(setEntry(work_.screen()->id, work_.item()->id));
+    if (work_.item() && work_.item()->button())
+      work_.perform(setEntry(work_.screen()->id, work_.item()->id));
   });
   auto* menu = new QMenu(this);
-  const std::pair<QString, Alignment> ways[] = {
-      {tr("Line up left edges"), Alignment::Left},   {tr("Line up centres"), Alignment::Centre},
-      {tr("Line up right edges"), Alignment::Right}, {tr("Line up top edges"), Alignment::Top},
-      {tr("Line up middles"), Alignment::Middle},    {tr("Line up bottom edges"), Alignment::Bottom}};
+  const std::pair<QString, Alignment> ways[] = {{tr("Line up left edges"), Alignment::Left},
+                                                {tr("Line up centres"), Alignment::Centre},
+                                                {tr("Line up right edges"), Alignment::Right},
+                                                {tr("Line up top edges"), Alignment::Top},
+                                                {tr("Line up middles"), Alignment::Middle},
+                                                {tr("Line up bottom edges"), Alignment::Bottom}};
   for (const auto& [name, how] : ways)
     menu->addAction(add(name, {}, [this, how = how] { canvas_->align(how); }));
   findChild<QToolButton*>(QStringLiteral("lineUp"))->setMenu(menu);
@@ -155,14 +163,17 @@ void PlaceBench::refresh() {
   const QWidget* now = QApplication::focusWidget();
   if (page != forms_->currentIndex() && now && forms_->isAncestorOf(now)) canvas_->setFocus();
   forms_->setCurrentIndex(page);
+  forms_->setVisible(screen != nullptr);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
   const Display* d = work_.display();
-  about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height) : QString());
+  about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height)
+                              : QString());
 }
 
 QString PlaceBench::hint() const {
   const Screen* screen = work_.screen();
-  if (screen && screen->items.empty()) return tr("Type captions at the right, then lay down a column");
+  if (!screen) return tr("A menu needs at least one screen");
+  if (screen->items.empty()) return tr("Type captions at the right, then lay down a column");
   return tr("Drag to move, arrows nudge (Shift: 10 px), Shift-click picks more");
 }
 

@@ -8,7 +8,8 @@ namespace bristle {
 ScreenForm::ScreenForm(Work& work) : work_(work) {
   heading(tr("SCREEN"));
   name_ = text(tr("Name"), [this](const QString& text) {
-    return work_.screen() && work_.perform(renameScreen(work_.screen()->id, fromQt(text.trimmed())));
+    return work_.screen() &&
+           work_.perform(renameScreen(work_.screen()->id, fromQt(text.trimmed())));
   });
   backdrop_ = text(tr("Backdrop"), [this](const QString& text) { return setBackdrop(text); });
   backdrop_->setToolTip(tr("none, one colour, or several colours and an angle"));
@@ -38,9 +39,9 @@ bool ScreenForm::setBackdrop(const QString& text) {
     work_.tell(tr("expected %1").arg(toQt(expected)), true);
     return false;
   }
-  return work_.screen() &&
-         work_.perform(changeScreen(work_.screen()->id, "change backdrop", {},
-                                    [fill = std::get<Fill>(*value)](Screen& s) { s.backdrop = fill; }));
+  return work_.screen() && work_.perform(changeScreen(
+                               work_.screen()->id, "change backdrop", {},
+                               [fill = std::get<Fill>(*value)](Screen& s) { s.backdrop = fill; }));
 }
 
 void ScreenForm::refresh() {

@@ -20,7 +20,8 @@ SeriesForm::SeriesForm(Work& work) : work_(work) {
   captions_->setFixedHeight(84);
   form->wide(captions_);
   kind_ = form->choice(tr("Kind"), {}, [this](int i) {
-    if (size_t(i) < work_.project().kinds.size()) work_.pickKind(work_.project().kinds[size_t(i)]->id);
+    if (size_t(i) < work_.project().kinds.size())
+      work_.pickKind(work_.project().kinds[size_t(i)]->id);
   });
   column_ = form->button(tr("Lay down a column"), [this] { lay(Flow::Column); });
   row_ = form->button(tr("Lay down a row"), [this] { lay(Flow::Row); });
@@ -30,7 +31,9 @@ SeriesForm::SeriesForm(Work& work) : work_(work) {
   refresh();
 }
 
-void SeriesForm::begin() { captions_->setFocus(); }
+void SeriesForm::begin() {
+  captions_->setFocus();
+}
 
 void SeriesForm::refresh() {
   QStringList names;

@@ -10,9 +10,12 @@ Pad::Pad(Rehearsal& rehearsal, QWidget* parent) : QWidget(parent), rehearsal_(re
   grid->setContentsMargins(16, 8, 16, 8);
   grid->setSpacing(4);
   grid->addWidget(key(QStringLiteral("▲"), tr("Controller up"), InputType::Move, Dir::Up), 0, 1);
-  grid->addWidget(key(QStringLiteral("◀"), tr("Controller left"), InputType::Move, Dir::Left), 1, 0);
-  grid->addWidget(key(QStringLiteral("▶"), tr("Controller right"), InputType::Move, Dir::Right), 1, 2);
-  grid->addWidget(key(QStringLiteral("▼"), tr("Controller down"), InputType::Move, Dir::Down), 2, 1);
+  grid->addWidget(key(QStringLiteral("◀"), tr("Controller left"), InputType::Move, Dir::Left), 1,
+                  0);
+  grid->addWidget(key(QStringLiteral("▶"), tr("Controller right"), InputType::Move, Dir::Right), 1,
+                  2);
+  grid->addWidget(key(QStringLiteral("▼"), tr("Controller down"), InputType::Move, Dir::Down), 2,
+                  1);
   grid->setColumnMinimumWidth(3, 16);
   grid->addWidget(key(tr("Accept"), tr("Controller accept"), InputType::Accept, Dir::Up), 2, 4);
   grid->addWidget(key(tr("Back"), tr("Controller back"), InputType::Cancel, Dir::Up), 0, 4);

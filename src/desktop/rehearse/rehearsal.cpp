@@ -37,7 +37,8 @@ void Rehearsal::stop() {
 }
 
 Ms Rehearsal::clock() const {
-  return driven_ ? base_ : base_ + static_cast<Ms>(static_cast<double>(elapsed_.elapsed()) * speed_);
+  return driven_ ? base_
+                 : base_ + static_cast<Ms>(static_cast<double>(elapsed_.elapsed()) * speed_);
 }
 
 void Rehearsal::setSpeed(double speed) {
@@ -98,7 +99,8 @@ void Rehearsal::playDue() {
   while (nextStep_ < take_->steps.size()) {
     const TakeStep& step = take_->steps[nextStep_];
     const bool isEvent = std::holds_alternative<InputEvent>(step.what);
-    const Ms at = isEvent ? std::get<InputEvent>(step.what).at : std::get<Expectation>(step.what).at;
+    const Ms at =
+        isEvent ? std::get<InputEvent>(step.what).at : std::get<Expectation>(step.what).at;
     if (at > now) break;
     ++nextStep_;
     session_->feed({at, InputType::Tick, {}, 0, 0, {}, true});
@@ -116,6 +118,8 @@ void Rehearsal::playDue() {
   Q_EMIT replayEnded();
 }
 
-Take Rehearsal::keep(const std::string& name) const { return keepAsTake(name, *session_, fed_); }
+Take Rehearsal::keep(const std::string& name) const {
+  return keepAsTake(name, *session_, fed_);
+}
 
 }  // namespace bristle

@@ -39,7 +39,7 @@ class Rehearsal : public QObject {
   void driveTo(Ms at);
 
  Q_SIGNALS:
-  void advanced();      // something may have moved or happened
+  void advanced();  // something may have moved or happened
   void replayEnded();
 
  private:

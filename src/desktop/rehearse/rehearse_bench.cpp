@@ -18,10 +18,14 @@ constexpr int kMostShown = 2000;  // lines of the trace kept in the list
 
 QString promptsFor(Device device) {
   switch (device) {
-    case Device::Mouse: return QObject::tr("Click: use");
-    case Device::Touch: return QObject::tr("Tap: use");
-    case Device::Keyboard: return QObject::tr("Enter: use   Esc: back");
-    case Device::Controller: return QObject::tr("Lower button: use   Right button: back");
+    case Device::Mouse:
+      return QObject::tr("Click: use");
+    case Device::Touch:
+      return QObject::tr("Tap: use");
+    case Device::Keyboard:
+      return QObject::tr("Enter: use   Esc: back");
+    case Device::Controller:
+      return QObject::tr("Lower button: use   Right button: back");
   }
   return {};
 }
@@ -100,13 +104,12 @@ void RehearseBench::buildCard() {
   auto* head = new Form;
   head->heading(tr("TRACE"));
   column->addWidget(head);
-  trace_ = new QListWidget;
+  trace_ = new QPlainTextEdit;
   trace_->setAccessibleName(tr("Trace: what happened"));
-  trace_->setWordWrap(true);
-  trace_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  trace_->setResizeMode(QListView::Adjust);
-  trace_->setMinimumHeight(180);
-  trace_->setContentsMargins(12, 0, 12, 0);
+  trace_->setReadOnly(true);
+  trace_->setTabChangesFocus(true);
+  trace_->setMaximumBlockCount(kMostShown);
+  trace_->setMinimumHeight(160);
   column->addWidget(trace_, 1);
   auto* form = new Form;
   form->heading(tr("TAKES"));
@@ -160,9 +163,8 @@ void RehearseBench::refresh() {
   if (!session) return;
   const auto& trace = session->trace();
   for (; shown_ < trace.size(); ++shown_)
-    trace_->addItem(tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
-  while (trace_->count() > kMostShown) delete trace_->takeItem(0);
-  if (trace_->count()) trace_->scrollToBottom();
+    trace_->appendPlainText(
+        tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
   const Display& d = session->display();
   about_->setText(tr("%1 · %2 s").arg(toQt(d.name)).arg(session->now() / 1000));
   prompts_->setText(promptsFor(session->modality()));
@@ -203,9 +205,10 @@ void RehearseBench::replayPicked() {
 void RehearseBench::told() {
   const auto& failures = rehearsal_.failures();
   if (failures.empty()) return result_->setText(tr("The take passed: all came as expected."));
-  result_->setText(tr("The take failed %n time(s). First, line %1 expected “%2”.", nullptr, int(failures.size()))
-                       .arg(failures.front().source)
-                       .arg(toQt(failures.front().expected)));
+  result_->setText(
+      tr("The take failed %n time(s). First, line %1 expected “%2”.", nullptr, int(failures.size()))
+          .arg(failures.front().source)
+          .arg(toQt(failures.front().expected)));
 }
 
 QString RehearseBench::hint() const {

@@ -3,7 +3,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
-#include <QListWidget>
+#include <QPlainTextEdit>
 #include <QPushButton>
 #include <QTimer>
 
@@ -45,7 +45,7 @@ class RehearseBench : public Bench {
   Stage* stage_;
   QLabel *title_, *about_, *prompts_, *result_;
   QWidget* card_;
-  QListWidget* trace_;
+  QPlainTextEdit* trace_;
   QComboBox *takes_, *speed_;
   QLineEdit* name_;
   QPushButton *keep_, *replay_;

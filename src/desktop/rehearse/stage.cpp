@@ -19,15 +19,32 @@ std::optional<InputEvent> meaning(int key, bool down) {
   e.device = Device::Keyboard;
   e.down = down;
   switch (key) {
-    case Qt::Key_Up: e.type = InputType::Move; e.dir = Dir::Up; return e;
-    case Qt::Key_Down: e.type = InputType::Move; e.dir = Dir::Down; return e;
-    case Qt::Key_Left: e.type = InputType::Move; e.dir = Dir::Left; return e;
-    case Qt::Key_Right: e.type = InputType::Move; e.dir = Dir::Right; return e;
+    case Qt::Key_Up:
+      e.type = InputType::Move;
+      e.dir = Dir::Up;
+      return e;
+    case Qt::Key_Down:
+      e.type = InputType::Move;
+      e.dir = Dir::Down;
+      return e;
+    case Qt::Key_Left:
+      e.type = InputType::Move;
+      e.dir = Dir::Left;
+      return e;
+    case Qt::Key_Right:
+      e.type = InputType::Move;
+      e.dir = Dir::Right;
+      return e;
     case Qt::Key_Return:
     case Qt::Key_Enter:
-    case Qt::Key_Space: e.type = InputType::Accept; return e;
-    case Qt::Key_Escape: e.type = InputType::Cancel; return e;
-    default: return {};
+    case Qt::Key_Space:
+      e.type = InputType::Accept;
+      return e;
+    case Qt::Key_Escape:
+      e.type = InputType::Cancel;
+      return e;
+    default:
+      return {};
   }
 }
 
@@ -41,7 +58,8 @@ Stage::Stage(Work& work, Rehearsal& rehearsal, QWidget* parent)
   setAttribute(Qt::WA_OpaquePaintEvent);
   setMinimumSize(320, 200);
   setAccessibleName(tr("Stage: the running menu"));
-  setAccessibleDescription(tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the stage"));
+  setAccessibleDescription(
+      tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the stage"));
   connect(&rehearsal, &Rehearsal::advanced, this, qOverload<>(&QWidget::update));
 }
 
@@ -55,11 +73,16 @@ double Stage::zoom() const {
 QPointF Stage::origin() const {
   const Display* d = work_.display();
   if (!d) return {};
-  return {std::round((width() - d->layoutWidth() * zoom()) / 2), std::round((height() - d->layoutHeight() * zoom()) / 2)};
+  return {std::round((width() - d->layoutWidth() * zoom()) / 2),
+          std::round((height() - d->layoutHeight() * zoom()) / 2)};
 }
 
-QPointF Stage::toScreen(const QPointF& p) const { return (p - origin()) / zoom(); }
-QPointF Stage::toWidget(const QPointF& p) const { return p * zoom() + origin(); }
+QPointF Stage::toScreen(const QPointF& p) const {
+  return (p - origin()) / zoom();
+}
+QPointF Stage::toWidget(const QPointF& p) const {
+  return p * zoom() + origin();
+}
 
 void Stage::paintEvent(QPaintEvent*) {
   QPainter p(this);
@@ -110,7 +133,8 @@ bool Stage::event(QEvent* event) {
     const auto& points = static_cast<QTouchEvent*>(event)->points();
     if (points.isEmpty()) return true;
     const auto type = event->type() == QEvent::TouchBegin ? InputType::PointDown
-                      : event->type() == QEvent::TouchEnd ? InputType::PointUp : InputType::Point;
+                      : event->type() == QEvent::TouchEnd ? InputType::PointUp
+                                                          : InputType::Point;
     sendPoint(type, points.first().position(), Device::Touch);
     return true;
   }
@@ -119,7 +143,8 @@ bool Stage::event(QEvent* event) {
 
 bool Stage::key(QKeyEvent* event, bool down) {
   if (event->isAutoRepeat()) return true;  // the session repeats by its own rule
-  const bool plain = !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
+  const bool plain =
+      !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
   auto what = meaning(event->key(), down);
   if (!what || (down && !plain)) return false;
   if (down && !rehearsal_.running()) {
@@ -127,7 +152,8 @@ bool Stage::key(QKeyEvent* event, bool down) {
     Q_EMIT wantsStart();
     return true;
   }
-  down ? static_cast<void>(held_.insert(event->key())) : static_cast<void>(held_.remove(event->key()));
+  down ? static_cast<void>(held_.insert(event->key()))
+       : static_cast<void>(held_.remove(event->key()));
   rehearsal_.send(*what);
   return true;
 }
@@ -150,7 +176,9 @@ void Stage::sendPoint(InputType type, const QPointF& widget, Device device) {
   rehearsal_.send(e);
 }
 
-void Stage::mouseMoveEvent(QMouseEvent* event) { sendPoint(InputType::Point, event->position()); }
+void Stage::mouseMoveEvent(QMouseEvent* event) {
+  sendPoint(InputType::Point, event->position());
+}
 
 void Stage::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
@@ -165,7 +193,9 @@ void Stage::mouseReleaseEvent(QMouseEvent* event) {
   if (event->button() == Qt::LeftButton) sendPoint(InputType::PointUp, event->position());
 }
 
-void Stage::leaveEvent(QEvent*) { sendPoint(InputType::Point, QPointF(-1e4, -1e4)); }
+void Stage::leaveEvent(QEvent*) {
+  sendPoint(InputType::Point, QPointF(-1e4, -1e4));
+}
 
 // What was held when the keyboard went elsewhere will never be let go here.
 void Stage::focusOutEvent(QFocusEvent*) {

@@ -1,4 +1,5 @@
-// The menu alone on its display. Takes the mouse, touch and the keyboard as a player would use them.
+// The menu alone on its display. Takes the mouse, touch and the keyboard as a player would use
+// them.
 #pragma once
 #include <QSet>
 #include <QWidget>

@@ -16,7 +16,8 @@ QStringList takesIn(const QString& folder) {
   QStringList out;
   if (folder.isEmpty()) return out;
   for (const QString& place : {folder, folder + QStringLiteral("/takes")})
-    for (const QString& name : QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files, QDir::Name))
+    for (const QString& name :
+         QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files, QDir::Name))
       out << place + QLatin1Char('/') + name;
   return out;
 }
@@ -39,7 +40,8 @@ Result<QString> keepTake(const QString& folder, const Take& take) {
     taken.push_back(fromQt(name.chopped(kEnding.size())));
   }
   const QString path = place + QLatin1Char('/') + toQt(safeFileName(take.name, taken)) + kEnding;
-  if (auto written = writeFile(fromQt(path), writeTake(take)); !written) return tl::unexpected(written.error());
+  if (auto written = writeFile(fromQt(path), writeTake(take)); !written)
+    return tl::unexpected(written.error());
   return path;
 }
 

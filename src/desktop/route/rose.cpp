@@ -71,7 +71,8 @@ void Rose::paintEvent(QPaintEvent*) {
 void Rose::mousePressEvent(QMouseEvent* event) {
   const QPointF away = event->position() - QRectF(rect()).center();
   const bool wide = std::abs(away.x()) > std::abs(away.y());
-  Q_EMIT dirPicked(wide ? (away.x() > 0 ? Dir::Right : Dir::Left) : (away.y() > 0 ? Dir::Down : Dir::Up));
+  Q_EMIT dirPicked(wide ? (away.x() > 0 ? Dir::Right : Dir::Left)
+                        : (away.y() > 0 ? Dir::Down : Dir::Up));
 }
 
 }  // namespace bristle

@@ -29,8 +29,9 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   head->addStretch();
   view_ = new RouteView(work);
   auto* group = new QButtonGroup(this);
-  const std::pair<QString, Shown> ways[] = {
-      {tr("All routes"), Shown::All}, {tr("Of the picked"), Shown::Picked}, {tr("One direction"), Shown::Direction}};
+  const std::pair<QString, Shown> ways[] = {{tr("All routes"), Shown::All},
+                                            {tr("Of the picked"), Shown::Picked},
+                                            {tr("One direction"), Shown::Direction}};
   for (const auto& [name, shown] : ways) {
     auto* button = new QToolButton;
     button->setText(name);
@@ -58,7 +59,9 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   refresh();
 }
 
-QWidget* RouteBench::card() { return card_; }
+QWidget* RouteBench::card() {
+  return card_;
+}
 
 void RouteBench::set(RouteRule rule) {
   if (view_->pickedBox() >= 0)
@@ -78,11 +81,16 @@ void RouteBench::refresh() {
           wraps += rule.type == RouteType::Wrap;
         }
   about_->setText(tr("%1 buttons · %2 pinned · %3 closed · %4 wrap")
-                      .arg(work_.routes().items.size()).arg(pinned).arg(closed).arg(wraps));
+                      .arg(work_.routes().items.size())
+                      .arg(pinned)
+                      .arg(closed)
+                      .arg(wraps));
 }
 
 QString RouteBench::hint() const {
-  return tr("Drag a knob of the picked button to another to pin · X close · W wrap · R release · Ctrl+arrows walk");
+  return tr(
+      "Drag a knob of the picked button to another to pin · X close · W wrap · R release · "
+      "Ctrl+arrows walk");
 }
 
 }  // namespace bristle

@@ -14,12 +14,15 @@ namespace {
 // Looking at every pair is too slow for screens larger than this to do on every change.
 constexpr size_t kMostJudged = 400;
 
-QString percent(double share) { return QStringLiteral("%1 %").arg(qRound(share * 100)); }
+QString percent(double share) {
+  return QStringLiteral("%1 %").arg(qRound(share * 100));
+}
 
 QString reasonOf(const RankedCandidate& c) {
   if (c.verdict == Verdict::Behind) return QObject::tr("behind something nearer");
   if (c.verdict == Verdict::Aside) return QObject::tr("%1° off the direction").arg(qRound(c.angle));
-  const QString where = c.ahead ? QObject::tr("straight ahead") : QObject::tr("%1° off").arg(qRound(c.angle));
+  const QString where =
+      c.ahead ? QObject::tr("straight ahead") : QObject::tr("%1° off").arg(qRound(c.angle));
   return c.returns ? QObject::tr("%1, returns here").arg(where) : where;
 }
 
@@ -37,7 +40,8 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   connect(rose_, &Rose::dirPicked, this, [this](Dir dir) { work_.pickDir(dir); });
   const QString names[] = {tr("Up"), tr("Down"), tr("Left"), tr("Right")};
   for (Dir dir : kDirs)
-    choices_[size_t(dir)] = form->choice(names[size_t(dir)], {}, [this, dir](int i) { setFromChoice(dir, i); });
+    choices_[size_t(dir)] =
+        form->choice(names[size_t(dir)], {}, [this, dir](int i) { setFromChoice(dir, i); });
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
@@ -71,8 +75,10 @@ void RouteCard::setFromChoice(Dir dir, int index) {
   if (index == 1) rule.type = RouteType::Closed;
   if (index == 2) rule.type = RouteType::Wrap;
   if (index >= 3) {
-    const int target = index - 3 >= box ? index - 2 : index - 3;  // the button itself is not offered
-    rule = {RouteType::Pinned, work_.screen()->items[size_t(work_.routes().items[size_t(target)])]->id};
+    const int target =
+        index - 3 >= box ? index - 2 : index - 3;  // the button itself is not offered
+    rule = {RouteType::Pinned,
+            work_.screen()->items[size_t(work_.routes().items[size_t(target)])]->id};
   }
   work_.pickDir(dir);
   work_.perform(setRoute(work_.screen()->id, work_.item()->id, dir, rule));
@@ -90,13 +96,17 @@ void RouteCard::refreshRoutes(int box) {
       const RouteRule& rule = work_.item()->button()->routes[size_t(dir)];
       const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
       for (size_t b = 0; b < routes.items.size(); ++b)
-        if (static_cast<int>(b) != box) names << tr("pinned to %1").arg(nameOfBox(static_cast<int>(b)));
+        if (static_cast<int>(b) != box)
+          names << tr("pinned to %1").arg(nameOfBox(static_cast<int>(b)));
       Rose::Arm& arm = arms[size_t(dir)];
       arm.type = rule.type;
       arm.leads = route.target >= 0;
       arm.returns = route.returns;
-      arm.text = arm.leads ? nameOfBox(route.target) : rule.type == RouteType::Closed ? tr("closed") : tr("nothing");
-      names[0] = rule.type == RouteType::Solved && arm.leads ? tr("solved: %1").arg(arm.text) : tr("solved");
+      arm.text = arm.leads                        ? nameOfBox(route.target)
+                 : rule.type == RouteType::Closed ? tr("closed")
+                                                  : tr("nothing");
+      names[0] = rule.type == RouteType::Solved && arm.leads ? tr("solved: %1").arg(arm.text)
+                                                             : tr("solved");
       if (rule.type == RouteType::Closed) current = 1;
       if (rule.type == RouteType::Wrap) current = 2;
       if (rule.type == RouteType::Pinned && route.target >= 0)
@@ -132,15 +142,16 @@ void RouteCard::refreshFigures() {
     return;
   }
   const Judgement j = judge(routes.input.boxes, routes.output.routes);
-  figures_->setText(tr("%1 buttons\nAll reach all: %2\nThere and back: %3\nwith memory: %4\nJumped over: %5\n"
-                       "Repairs: %6\nLongest way: %7 steps")
-                        .arg(routes.items.size())
-                        .arg(j.reach >= 1 ? tr("yes") : tr("no"))
-                        .arg(percent(j.thereAndBack()))
-                        .arg(percent(j.memoryShare()))
-                        .arg(j.jumped)
-                        .arg(routes.output.repairs)
-                        .arg(j.mostSteps));
+  figures_->setText(
+      tr("%1 buttons\nAll reach all: %2\nThere and back: %3\nwith memory: %4\nJumped over: %5\n"
+         "Repairs: %6\nLongest way: %7 steps")
+          .arg(routes.items.size())
+          .arg(j.reach >= 1 ? tr("yes") : tr("no"))
+          .arg(percent(j.thereAndBack()))
+          .arg(percent(j.memoryShare()))
+          .arg(j.jumped)
+          .arg(routes.output.repairs)
+          .arg(j.mostSteps));
 }
 
 void RouteCard::refresh() {

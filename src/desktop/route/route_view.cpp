@@ -17,11 +17,16 @@ constexpr double kKnob = 6, kKnobAway = 13;
 
 std::optional<Dir> dirOf(int key) {
   switch (key) {
-    case Qt::Key_Up: return Dir::Up;
-    case Qt::Key_Down: return Dir::Down;
-    case Qt::Key_Left: return Dir::Left;
-    case Qt::Key_Right: return Dir::Right;
-    default: return {};
+    case Qt::Key_Up:
+      return Dir::Up;
+    case Qt::Key_Down:
+      return Dir::Down;
+    case Qt::Key_Left:
+      return Dir::Left;
+    case Qt::Key_Right:
+      return Dir::Right;
+    default:
+      return {};
   }
 }
 
@@ -29,7 +34,8 @@ std::optional<Dir> dirOf(int key) {
 
 RouteView::RouteView(Work& work, QWidget* parent) : ScreenView(work, parent) {
   setAccessibleName(tr("Routes of the screen"));
-  setAccessibleDescription(tr("Arrows pick a direction, Ctrl and arrows walk, X closes, W wraps, R releases"));
+  setAccessibleDescription(
+      tr("Arrows pick a direction, Ctrl and arrows walk, X closes, W wraps, R releases"));
 }
 
 void RouteView::show(Shown shown) {
@@ -42,11 +48,14 @@ int RouteView::pickedBox() const {
   if (!screen || work().picked().items.empty()) return -1;
   const ScreenRoutes& routes = work().routes();
   for (size_t b = 0; b < routes.items.size(); ++b)
-    if (screen->items[size_t(routes.items[b])]->id == work().picked().items.front()) return static_cast<int>(b);
+    if (screen->items[size_t(routes.items[b])]->id == work().picked().items.front())
+      return static_cast<int>(b);
   return -1;
 }
 
-QRectF RouteView::boxRect(int box) const { return toWidget(work().routes().input.boxes[size_t(box)]); }
+QRectF RouteView::boxRect(int box) const {
+  return toWidget(work().routes().input.boxes[size_t(box)]);
+}
 
 QPointF RouteView::knob(Dir dir) const {
   const int box = pickedBox();
@@ -68,8 +77,13 @@ void RouteView::paintRoutes(QPainter& p) {
         if (shown_ == Shown::Picked && !mine && route.target != picked) continue;
         if (shown_ == Shown::Direction && dir != work().picked().dir) continue;
         if ((picked < 0 || mine) != strong || route.target < 0) continue;
-        Stroke s{boxRect(static_cast<int>(b)), boxRect(route.target), dir, StrokeSort::Solved,
-                 route.returns, strong, all};
+        Stroke s{boxRect(static_cast<int>(b)),
+                 boxRect(route.target),
+                 dir,
+                 StrokeSort::Solved,
+                 route.returns,
+                 strong,
+                 all};
         if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
         if (routes.wraps[b][size_t(dir)]) s.sort = StrokeSort::Wrap;
         if (routes.broken[b][size_t(dir)]) s.sort = StrokeSort::Broken;
@@ -114,7 +128,8 @@ void RouteView::paintOver(QPainter& p) {
     QFont small = font();
     small.setPixelSize(r.width() < 90 ? 10 : 12);
     p.setFont(small);
-    const QString name = QFontMetrics(small).elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 4);
+    const QString name =
+        QFontMetrics(small).elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 4);
     p.drawText(r, Qt::AlignCenter, name);
   }
   paintRoutes(p);
@@ -129,9 +144,10 @@ QString RouteView::hint(int item) const {
   if (box < 0) return lines.front();
   for (Dir dir : kDirs) {
     const int to = routes.output.routes[size_t(box)][size_t(dir)].target;
-    lines << tr("%1: %2").arg(toQt(std::string(nameOf(dir))),
-                              to < 0 ? tr("nothing")
-                                     : toQt(displayName(*screen.items[size_t(routes.items[size_t(to)])])));
+    lines << tr("%1: %2").arg(
+        toQt(std::string(nameOf(dir))),
+        to < 0 ? tr("nothing")
+               : toQt(displayName(*screen.items[size_t(routes.items[size_t(to)])])));
   }
   return lines.join(QLatin1Char('\n'));
 }
@@ -189,14 +205,19 @@ void RouteView::keyPressEvent(QKeyEvent* event) {
   }
   const auto set = [&](RouteRule rule) {
     if (pickedBox() >= 0)
-      work().perform(setRoute(work().screen()->id, work().picked().items.front(), work().picked().dir, rule));
+      work().perform(
+          setRoute(work().screen()->id, work().picked().items.front(), work().picked().dir, rule));
   };
   switch (event->key()) {
-    case Qt::Key_X: return set({RouteType::Closed, {}});
-    case Qt::Key_W: return set({RouteType::Wrap, {}});
+    case Qt::Key_X:
+      return set({RouteType::Closed, {}});
+    case Qt::Key_W:
+      return set({RouteType::Wrap, {}});
     case Qt::Key_R:
-    case Qt::Key_Delete: return set({});
-    default: ScreenView::keyPressEvent(event);
+    case Qt::Key_Delete:
+      return set({});
+    default:
+      ScreenView::keyPressEvent(event);
   }
 }
 

@@ -10,15 +10,19 @@ namespace {
 
 constexpr int kPoints = 20;
 constexpr double kWide = 4;   // half the width at the root, px
-constexpr double kShift = 5;    // leaving and arriving strokes of a pair stand this far apart
+constexpr double kShift = 5;  // leaving and arriving strokes of a pair stand this far apart
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
 QPointF unit(Dir dir) {
   switch (dir) {
-    case Dir::Up: return {0, -1};
-    case Dir::Down: return {0, 1};
-    case Dir::Left: return {-1, 0};
-    case Dir::Right: return {1, 0};
+    case Dir::Up:
+      return {0, -1};
+    case Dir::Down:
+      return {0, 1};
+    case Dir::Left:
+      return {-1, 0};
+    case Dir::Right:
+      return {1, 0};
   }
   return {};
 }
@@ -28,7 +32,8 @@ QPainterPath taper(const std::array<QPointF, 4>& c) {
   std::array<QPointF, kPoints> left, right;
   for (int i = 0; i < kPoints; ++i) {
     const double t = double(i) / (kPoints - 1), s = 1 - t;
-    const QPointF p = s * s * s * c[0] + 3 * s * s * t * c[1] + 3 * s * t * t * c[2] + t * t * t * c[3];
+    const QPointF p =
+        s * s * s * c[0] + 3 * s * s * t * c[1] + 3 * s * t * t * c[2] + t * t * t * c[3];
     QPointF d = s * s * (c[1] - c[0]) + 2 * s * t * (c[2] - c[1]) + t * t * (c[3] - c[2]);
     const double length = std::max(1e-6, std::hypot(d.x(), d.y()));
     const double half = kWide * (1 - t) + 0.4;
@@ -70,8 +75,10 @@ QPointF sideOf(const QRectF& box, Dir dir, double shift) {
 
 void paintStroke(QPainter& p, const Stroke& s) {
   p.save();
-  QColor colour = s.sort == StrokeSort::Pinned ? kAmber : s.sort == StrokeSort::Broken ? kBrick : kInk;
-  p.setOpacity(s.strong ? 1 : 0.4);
+  QColor colour = s.sort == StrokeSort::Pinned   ? kAmber
+                  : s.sort == StrokeSort::Broken ? kBrick
+                                                 : kInk;
+  p.setOpacity(s.strong ? 1 : 0.45);
   if (s.sort == StrokeSort::Wrap) {
     paintWrap(p, s, kAmber);
     p.restore();
@@ -80,15 +87,12 @@ void paintStroke(QPainter& p, const Stroke& s) {
   const QPointF from = sideOf(s.from, s.dir, kShift), to = sideOf(s.to, opposite(s.dir), -kShift);
   const double bend = std::min(160.0, std::hypot(to.x() - from.x(), to.y() - from.y()) * 0.45);
   const QPainterPath path = taper({from, from + unit(s.dir) * bend, to - unit(s.dir) * bend, to});
-  p.setPen(QPen(kHalo, 2.5, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-  p.setBrush(Qt::NoBrush);
-  p.drawPath(path);
   if (s.returns) {
     p.setPen(Qt::NoPen);
     p.setBrush(colour);
   } else {
     p.setPen(QPen(colour, 1.4));
-    p.setBrush(QColor(255, 255, 255, 110));
+    p.setBrush(QColor(255, 255, 255, 160));
   }
   p.drawPath(path);
   if (s.sort == StrokeSort::Broken) {

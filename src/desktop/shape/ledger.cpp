@@ -11,14 +11,16 @@
 namespace bristle {
 namespace {
 
-constexpr int kNameWidth = 116;   // px of the base column taken by the property's name
+constexpr int kNameWidth = 116;  // px of the base column taken by the property's name
 constexpr int kBaseWidth = 232;
 
 class CellDelegate : public QStyledItemDelegate {
  public:
-  CellDelegate(Work& work, LedgerModel& model) : QStyledItemDelegate(&model), work_(work), model_(model) {}
+  CellDelegate(Work& work, LedgerModel& model)
+      : QStyledItemDelegate(&model), work_(work), model_(model) {}
 
-  void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+  void paint(QPainter* p, const QStyleOptionViewItem& option,
+             const QModelIndex& index) const override {
     const Theme& t = theme();
     const QRect r = option.rect;
     if (index.data(LedgerModel::BandRole).toBool()) {
@@ -44,7 +46,8 @@ class CellDelegate : public QStyledItemDelegate {
     if (!column) {  // the base column also carries the property's name
       p->setFont(option.font);
       p->setPen(t.quiet);
-      p->drawText(r.adjusted(14, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, model_.rowAt(index.row()).name);
+      p->drawText(r.adjusted(14, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                  model_.rowAt(index.row()).name);
       x = r.x() + kNameWidth;
     }
     if (const QVariant swatch = index.data(LedgerModel::SwatchRole); swatch.isValid()) {
@@ -68,7 +71,8 @@ class CellDelegate : public QStyledItemDelegate {
     }
   }
 
-  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
+                        const QModelIndex& index) const override {
     QWidget* editor = QStyledItemDelegate::createEditor(parent, option, index);
     editor->setAccessibleName(QObject::tr("Value"));
     return editor;
@@ -101,7 +105,8 @@ Ledger::Ledger(Work& work, QWidget* parent) : QTableView(parent), work_(work), m
   setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
   verticalHeader()->hide();
   connect(&model_, &QAbstractItemModel::modelReset, this, &Ledger::restructure);
-  connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, &Ledger::pickFromSelection);
+  connect(selectionModel(), &QItemSelectionModel::selectionChanged, this,
+          &Ledger::pickFromSelection);
   connect(&work, &Work::pickedChanged, this, &Ledger::selectFromPicks);
   connect(&work, &Work::changed, this, [this] { viewport()->update(); });
   restructure();
@@ -132,7 +137,8 @@ void Ledger::pickFromSelection() {
   std::vector<Column> columns;
   for (const QModelIndex& index : selectionModel()->selectedIndexes()) {
     const Column column = model_.columnAt(index.column());
-    if (std::find(columns.begin(), columns.end(), column) == columns.end()) columns.push_back(column);
+    if (std::find(columns.begin(), columns.end(), column) == columns.end())
+      columns.push_back(column);
   }
   if (columns.empty()) columns.push_back(model_.columnAt(currentIndex().column()));
   work_.pickColumns(columns, model_.rowAt(currentIndex().row()).key);
@@ -150,7 +156,8 @@ void Ledger::selectFromPicks() {
   }
   const bool elsewhere = currentIndex().row() != row || !selection.contains(currentIndex());
   if (elsewhere && !selection.isEmpty())
-    selectionModel()->setCurrentIndex(selection.indexes().constFirst(), QItemSelectionModel::NoUpdate);
+    selectionModel()->setCurrentIndex(selection.indexes().constFirst(),
+                                      QItemSelectionModel::NoUpdate);
   selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
   syncing_ = false;
 }
@@ -161,8 +168,8 @@ void Ledger::keyPressEvent(QKeyEvent* event) {
     work_.perform(clearLook(work_.kind()->id, work_.picked().columns, work_.picked().property));
     return;
   }
-  if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && state() != EditingState &&
-      currentIndex().isValid()) {
+  if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) &&
+      state() != EditingState && currentIndex().isValid()) {
     edit(currentIndex());
     return;
   }

@@ -47,7 +47,8 @@ std::vector<LedgerModel::Row> LedgerModel::makeRows() const {
       out.push_back({{id, info.prop}, toQt(std::string(info.label)), false});
   };
   for (const Part& part : kind->parts)
-    addPart(part.id, tr("%1 — %2").arg(toQt(part.name), toQt(std::string(nameOf(part.type)))), part.type);
+    addPart(part.id, tr("%1 — %2").arg(toQt(part.name), toQt(std::string(nameOf(part.type)))),
+            part.type);
   addPart({}, tr("Whole button"), PartType::Whole);
   return out;
 }
@@ -57,13 +58,13 @@ void LedgerModel::refresh(bool all) {
   std::vector<StateId> states;
   if (const Machine* machine = work_.machine())
     for (const State& state : machine->states) states.push_back(state.id);
-  const bool same = rows.size() == rows_.size() && states == states_ &&
-                    std::equal(rows.begin(), rows.end(), rows_.begin(), [](const Row& a, const Row& b) {
-                      return a.key == b.key && a.name == b.name && a.isBand == b.isBand;
-                    });
+  const bool same =
+      rows.size() == rows_.size() && states == states_ &&
+      std::equal(rows.begin(), rows.end(), rows_.begin(), [](const Row& a, const Row& b) {
+        return a.key == b.key && a.name == b.name && a.isBand == b.isBand;
+      });
   if (same && !all) {
-    if (!rows_.empty())
-      Q_EMIT dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    if (!rows_.empty()) Q_EMIT dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     return;
   }
   beginResetModel();
@@ -113,16 +114,22 @@ QVariant LedgerModel::data(const QModelIndex& index, int role) const {
   }
   const Value value = own ? *own : baseValue(*kind, row.key);
   switch (role) {
-    case Qt::DisplayRole: return !column || own ? cellText(value) : QStringLiteral("·");
-    case Qt::EditRole: return toQt(toText(value));
-    case SwatchRole: return !column || own ? swatchOf(value) : QVariant();
-    case DepartsRole: return true;
+    case Qt::DisplayRole:
+      return !column || own ? cellText(value) : QStringLiteral("·");
+    case Qt::EditRole:
+      return toQt(toText(value));
+    case SwatchRole:
+      return !column || own ? swatchOf(value) : QVariant();
+    case DepartsRole:
+      return true;
     case Qt::AccessibleTextRole: {
       const QString where = headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString();
-      return tr("%1, %2: %3%4").arg(row.name, where, toQt(toText(value)),
-                                    column && !own ? tr(", follows the base") : QString());
+      return tr("%1, %2: %3%4")
+          .arg(row.name, where, toQt(toText(value)),
+               column && !own ? tr(", follows the base") : QString());
     }
-    default: return {};
+    default:
+      return {};
   }
 }
 
@@ -144,8 +151,8 @@ bool LedgerModel::setData(const QModelIndex& index, const QVariant& value, int r
   const bool isPicked =
       picked.property == rowAt(index.row()).key &&
       std::find(picked.columns.begin(), picked.columns.end(), column) != picked.columns.end();
-  return setLookFromText(work_, isPicked ? picked.columns : std::vector{column}, rowAt(index.row()).key,
-                         value.toString());
+  return setLookFromText(work_, isPicked ? picked.columns : std::vector{column},
+                         rowAt(index.row()).key, value.toString());
 }
 
 Qt::ItemFlags LedgerModel::flags(const QModelIndex& index) const {

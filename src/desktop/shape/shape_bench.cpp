@@ -32,9 +32,10 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   pages_ = new QStackedWidget;
   ledger_ = new Ledger(work);
   pages_->addWidget(ledger_);
-  pages_->addWidget(new EmptyPage(
-      tr("A kind is a button design: made once, placed many times."),
-      {{tr("New kind from “menu button”"), [this] { work_.perform(addKind("Menu entry", Wins::Hover)); }}}));
+  pages_->addWidget(new EmptyPage(tr("A kind is a button design: made once, placed many times."),
+                                  {{tr("New kind from “menu button”"), [this] {
+                                      work_.perform(addKind("Menu entry", Wins::Hover));
+                                    }}}));
   column->addWidget(pages_, 1);
   card_ = new ShapeCard(work);
   addCommands();
@@ -43,7 +44,9 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   refresh();
 }
 
-QWidget* ShapeBench::card() { return card_; }
+QWidget* ShapeBench::card() {
+  return card_;
+}
 
 void ShapeBench::addCommands() {
   const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
@@ -61,8 +64,10 @@ void ShapeBench::addCommands() {
   add(tr("Remove kind"), {}, [this] {
     if (work_.kind()) work_.perform(removeKind(work_.kind()->id));
   });
-  add(tr("Edits go to the next state"), QKeySequence(Qt::ALT | Qt::Key_Right), [this] { card_->step(1); });
-  add(tr("Edits go to the state before"), QKeySequence(Qt::ALT | Qt::Key_Left), [this] { card_->step(-1); });
+  add(tr("Edits go to the next state"), QKeySequence(Qt::ALT | Qt::Key_Right),
+      [this] { card_->step(1); });
+  add(tr("Edits go to the state before"), QKeySequence(Qt::ALT | Qt::Key_Left),
+      [this] { card_->step(-1); });
   add(tr("Back to the base"), {}, [this] {
     if (work_.kind())
       work_.perform(clearLook(work_.kind()->id, work_.picked().columns, work_.picked().property));
@@ -76,13 +81,16 @@ void ShapeBench::refresh() {
   int placed = 0;
   if (kind)
     for (const auto& screen : work_.project().screens)
-      for (const auto& item : screen->items) placed += item->button() && item->button()->kind == kind->id;
-  about_->setText(kind ? tr("%1 × %2 px · %3 placed").arg(kind->width).arg(kind->height).arg(placed) : QString());
+      for (const auto& item : screen->items)
+        placed += item->button() && item->button()->kind == kind->id;
+  about_->setText(kind ? tr("%1 × %2 px · %3 placed").arg(kind->width).arg(kind->height).arg(placed)
+                       : QString());
   goesTo_->setVisible(kind != nullptr);
   goesTo_->setText(tr("Edits go to <b>%1</b>").arg(card_->columnNames()));
 }
 
 QString ShapeBench::hint() const {
+  if (!work_.kind()) return tr("A menu needs at least one kind of button");
   return tr("Shift on a tile picks more states · type into a cell · Del falls back to the base");
 }
 

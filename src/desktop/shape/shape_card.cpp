@@ -86,18 +86,21 @@ void ShapeCard::buildParts(Form& form) {
   form.heading(tr("PARTS"));
   partName_ = form.text(tr("Picked part"), [this](const QString& text) {
     const auto& part = work_.picked().property.part;
-    return work_.kind() && part && work_.perform(renamePart(work_.kind()->id, part, fromQt(text.trimmed())));
+    return work_.kind() && part &&
+           work_.perform(renamePart(work_.kind()->id, part, fromQt(text.trimmed())));
   });
   removePart_ = form.button(tr("Remove this part"), [this] {
     const PartId part = work_.picked().property.part;
     if (work_.kind() && part) work_.perform(removePart(work_.kind()->id, part));
   });
-  partType_ = form.choice(tr("Add a"), {tr("shape"), tr("label"), tr("marker"), tr("picture")}, [](int) {});
+  partType_ =
+      form.choice(tr("Add a"), {tr("shape"), tr("label"), tr("marker"), tr("picture")}, [](int) {});
   form.button(tr("Add part"), [this] {
     if (!work_.kind()) return;
     const int i = partType_->currentIndex();
     const QString name = partType_->currentText();
-    work_.perform(addPart(work_.kind()->id, kAddable[i], fromQt(name.left(1).toUpper() + name.mid(1))));
+    work_.perform(
+        addPart(work_.kind()->id, kAddable[i], fromQt(name.left(1).toUpper() + name.mid(1))));
   });
 }
 
@@ -139,7 +142,8 @@ void ShapeCard::refreshValue() {
   const Kind* kind = work_.kind();
   const PropertyInfo* i = info();
   const Picked& picked = work_.picked();
-  for (QWidget* w : {static_cast<QWidget*>(value_), static_cast<QWidget*>(fallBack_)}) w->setEnabled(i);
+  for (QWidget* w : {static_cast<QWidget*>(value_), static_cast<QWidget*>(fallBack_)})
+    w->setEnabled(i);
   if (!kind || !i) {
     valueHead_->setText(tr("PICK A CELL"));
     form_->setRowVisible(choices_, false);
@@ -148,21 +152,26 @@ void ShapeCard::refreshValue() {
   QString part = tr("Whole");
   for (const Part& p : kind->parts)
     if (p.id == picked.property.part) part = toQt(p.name);
-  valueHead_->setText(tr("%1 · %2 · %3").arg(part, toQt(std::string(i->label)), columnNames()).toUpper());
+  valueHead_->setText(
+      tr("%1 · %2 · %3").arg(part, toQt(std::string(i->label)), columnNames()).toUpper());
   const Column column = picked.columns.front();
-  const Value value = column ? valueIn(*kind, *column, picked.property) : baseValue(*kind, picked.property);
+  const Value value =
+      column ? valueIn(*kind, *column, picked.property) : baseValue(*kind, picked.property);
   refill(value_, toQt(toText(value)));
   QStringList choices;
-  if (std::holds_alternative<bool>(i->start)) choices << QStringLiteral("yes") << QStringLiteral("no");
+  if (std::holds_alternative<bool>(i->start))
+    choices << QStringLiteral("yes") << QStringLiteral("no");
   if (!i->choices.empty()) choices = toQt(std::string(i->choices)).split(QLatin1Char('|'));
-  if (choices_->count() != choices.size() || (choices.size() && choices_->itemText(0) != choices[0])) {
+  if (choices_->count() != choices.size() ||
+      (choices.size() && choices_->itemText(0) != choices[0])) {
     choices_->clear();
     choices_->addItems(choices);
   }
   form_->setRowVisible(choices_, !choices.isEmpty());
   form_->setRowVisible(value_, choices.isEmpty());
   expected_->setVisible(choices.isEmpty());
-  swatches_->setVisible(std::holds_alternative<Colour>(i->start) || std::holds_alternative<Fill>(i->start));
+  swatches_->setVisible(std::holds_alternative<Colour>(i->start) ||
+                        std::holds_alternative<Fill>(i->start));
   refill(choices_, int(choices.indexOf(toQt(toText(value)))));
   std::string wanted;
   parseValue("?", i->start, &wanted);
@@ -172,7 +181,7 @@ void ShapeCard::refreshValue() {
 
 void ShapeCard::refresh() {
   const Kind* kind = work_.kind();
-  setEnabled(kind != nullptr);
+  form_->setVisible(kind != nullptr);
   refreshValue();
   swatches_->setColours(coloursOf(work_.project(), 24));
   if (!kind) return;

@@ -39,7 +39,7 @@ class ShapeCard : public QWidget {
   QLineEdit *name_, *width_, *height_, *caption_, *hit_;
   QComboBox* wins_;
   QCheckBox* fits_;
-  QComboBox *partType_;
+  QComboBox* partType_;
   QLineEdit* partName_;
   QPushButton* removePart_;
 };

@@ -34,7 +34,8 @@ std::vector<Colour> coloursOf(const Project& project, size_t most) {
   }
   std::vector<std::pair<int, Colour>> all;
   for (const auto& entry : counted) all.push_back(entry.second);
-  std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) { return a.first > b.first; });
+  std::stable_sort(all.begin(), all.end(),
+                   [](const auto& a, const auto& b) { return a.first > b.first; });
   std::vector<Colour> out;
   for (const auto& entry : all)
     if (out.size() < most) out.push_back(entry.second);
@@ -89,22 +90,35 @@ void Swatches::keyPressEvent(QKeyEvent* event) {
   const int n = int(colours_.size());
   int to = current_;
   switch (event->key()) {
-    case Qt::Key_Left: --to; break;
-    case Qt::Key_Right: ++to; break;
-    case Qt::Key_Up: to -= kColumns; break;
-    case Qt::Key_Down: to += kColumns; break;
+    case Qt::Key_Left:
+      --to;
+      break;
+    case Qt::Key_Right:
+      ++to;
+      break;
+    case Qt::Key_Up:
+      to -= kColumns;
+      break;
+    case Qt::Key_Down:
+      to += kColumns;
+      break;
     case Qt::Key_Return:
     case Qt::Key_Enter:
     case Qt::Key_Space:
       if (current_ < n) Q_EMIT taken(colours_[size_t(current_)]);
       return;
-    default: return QWidget::keyPressEvent(event);
+    default:
+      return QWidget::keyPressEvent(event);
   }
   if (to >= 0 && to < n) current_ = to;
   update();
 }
 
-void Swatches::focusInEvent(QFocusEvent*) { update(); }
-void Swatches::focusOutEvent(QFocusEvent*) { update(); }
+void Swatches::focusInEvent(QFocusEvent*) {
+  update();
+}
+void Swatches::focusOutEvent(QFocusEvent*) {
+  update();
+}
 
 }  // namespace bristle

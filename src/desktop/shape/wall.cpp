@@ -29,7 +29,9 @@ Wall::Wall(Work& work, LedgerModel& model, QWidget* parent)
   connect(&work, &Work::pickedChanged, this, again);
 }
 
-QSize Wall::sizeHint() const { return {600, kHeight}; }
+QSize Wall::sizeHint() const {
+  return {600, kHeight};
+}
 
 // One scale for all tiles, so that they can be compared.
 double Wall::scale() const {
@@ -75,7 +77,8 @@ void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
     p->drawText(text.adjusted(0, 0, 0, -32), Qt::AlignLeft | Qt::AlignBottom, tr("Base look"));
     p->setFont(font());
     p->setPen(t.quiet);
-    p->drawText(text.adjusted(0, 0, 0, -12), Qt::AlignLeft | Qt::AlignBottom, tr("all states start here"));
+    p->drawText(text.adjusted(0, 0, 0, -12), Qt::AlignLeft | Qt::AlignBottom,
+                tr("all states start here"));
   } else {
     p->drawText(text, Qt::AlignLeft | Qt::AlignTop, name);
     const auto own = kind->departures.find(*column);

@@ -20,7 +20,8 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   column->setContentsMargins(8, 8, 8, 8);
   column->setSpacing(4);
   kinds_ = list(tr("Kinds"), tr("New kind"), [this] {
-    if (work_.perform(addKind("Menu entry", Wins::Hover))) work_.pickKind(work_.project().kinds.back()->id);
+    if (work_.perform(addKind("Menu entry", Wins::Hover)))
+      work_.pickKind(work_.project().kinds.back()->id);
   });
   screens_ = list(tr("Screens"), tr("New screen"), [this] {
     if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
@@ -31,7 +32,14 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   connect(screens_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
   });
-  connect(&work, &Work::changed, this, &Shelf::refresh);
+  soon_.setSingleShot(true);
+  soon_.setInterval(40);
+  connect(&soon_, &QTimer::timeout, this, &Shelf::drawMiniatures);
+  connect(&work, &Work::changed, this, [this](const Change& change) {
+    // Screens show kinds, so a change of these changes both.
+    if (change.kinds || change.machines) shownScreens_.clear();
+    refresh();
+  });
   connect(&work, &Work::pickedChanged, this, &Shelf::refresh);
   refresh();
 }
@@ -68,11 +76,13 @@ QPixmap Shelf::miniature(const Kind& kind) {
   const LookTable* table = work_.tables().get(work_.project(), kind.id);
   if (!table) return out;
   QPainter p(&out);
-  const double s = std::min({1.0, (kMiniature.width() - 10) / kind.width, (kMiniature.height() - 10) / kind.height});
+  const double s = std::min(
+      {1.0, (kMiniature.width() - 10) / kind.width, (kMiniature.height() - 10) / kind.height});
   p.translate(kMiniature.width() / 2.0, kMiniature.height() / 2.0);
   p.scale(s, s);
   work_.looks().paint(p, kind, *table, table->state(0),
-                      QRectF(-kind.width / 2, -kind.height / 2, kind.width, kind.height), kind.sampleCaption);
+                      QRectF(-kind.width / 2, -kind.height / 2, kind.width, kind.height),
+                      kind.sampleCaption);
   return out;
 }
 
@@ -83,7 +93,8 @@ QPixmap Shelf::miniature(const Screen& screen) {
   out.fill(theme().work);
   QPainter p(&out);
   const Display& d = work_.project().displays.front();
-  const double s = std::min(kMiniature.width() / d.layoutWidth(), kMiniature.height() / d.layoutHeight());
+  const double s =
+      std::min(kMiniature.width() / d.layoutWidth(), kMiniature.height() / d.layoutHeight());
   p.scale(s, s);
   paintScreen(p, work_.looks(), work_.tables(), work_.project(), screen,
               layOut(work_.project(), screen, d, work_.measure()));
@@ -93,7 +104,11 @@ QPixmap Shelf::miniature(const Screen& screen) {
 void Shelf::fill(QListWidget* list, int count, int picked,
                  const std::function<void(int, QListWidgetItem&)>& show) {
   while (list->count() > count) delete list->takeItem(list->count() - 1);
-  while (list->count() < count) list->addItem(QString());
+  while (list->count() < count) {
+    QPixmap blank(kMiniature);
+    blank.fill(theme().work);
+    list->addItem(new QListWidgetItem(QIcon(blank), QString()));
+  }
   for (int i = 0; i < count; ++i) show(i, *list->item(i));
   list->setCurrentRow(picked);
 }
@@ -106,16 +121,32 @@ void Shelf::refresh() {
     if (p.kinds[i]->id == work_.picked().kind) kind = static_cast<int>(i);
   for (size_t i = 0; i < p.screens.size(); ++i)
     if (p.screens[i]->id == work_.picked().screen) screen = static_cast<int>(i);
-  fill(kinds_, static_cast<int>(p.kinds.size()), kind, [&](int i, QListWidgetItem& item) {
-    item.setText(toQt(p.kinds[size_t(i)]->name));
-    item.setIcon(QIcon(miniature(*p.kinds[size_t(i)])));
-  });
+  fill(kinds_, static_cast<int>(p.kinds.size()), kind,
+       [&](int i, QListWidgetItem& item) { item.setText(toQt(p.kinds[size_t(i)]->name)); });
   fill(screens_, static_cast<int>(p.screens.size()), screen, [&](int i, QListWidgetItem& item) {
     const Screen& s = *p.screens[size_t(i)];
     item.setText(s.id == p.first ? tr("%1\nopens first").arg(toQt(s.name)) : toQt(s.name));
-    item.setIcon(QIcon(miniature(s)));
   });
   filling_ = false;
+  if (!soon_.isActive()) soon_.start();
+}
+
+void Shelf::drawMiniatures() {
+  const Project& p = work_.project();
+  const auto draw = [&](const auto& parts, auto& shown, QListWidget* list) {
+    shown.resize(parts.size());
+    for (size_t i = 0; i < parts.size(); ++i) {
+      if (shown[i] && shown[i]->same(parts[i])) continue;
+      shown[i] = parts[i];
+      // The picked one is not tinted: it shows the thing itself.
+      const QPixmap picture = miniature(*parts[i]);
+      QIcon icon(picture);
+      icon.addPixmap(picture, QIcon::Selected);
+      list->item(static_cast<int>(i))->setIcon(icon);
+    }
+  };
+  draw(p.kinds, shownKinds_, kinds_);
+  draw(p.screens, shownScreens_, screens_);
 }
 
 }  // namespace bristle

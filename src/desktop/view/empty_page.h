@@ -12,7 +12,8 @@ namespace bristle {
 
 class EmptyPage : public QWidget {
  public:
-  EmptyPage(const QString& text, const std::vector<std::pair<QString, std::function<void()>>>& ways) {
+  EmptyPage(const QString& text,
+            const std::vector<std::pair<QString, std::function<void()>>>& ways) {
     auto* column = new QVBoxLayout(this);
     column->addStretch(2);
     auto* label = new QLabel(text);
@@ -29,6 +30,16 @@ class EmptyPage : public QWidget {
       column->addWidget(button, 0, Qt::AlignCenter);
       connect(button, &QPushButton::clicked, this, run);
     }
+    auto* guide = new QLabel(
+        QObject::tr("A menu comes about in four steps: shape a kind of button, place its buttons "
+                    "on screens, see "
+                    "where focus goes between them, rehearse it. The tabs above are these steps."));
+    guide->setProperty("quiet", true);
+    guide->setWordWrap(true);
+    guide->setAlignment(Qt::AlignCenter);
+    guide->setMaximumWidth(420);
+    column->addSpacing(16);
+    column->addWidget(guide, 0, Qt::AlignCenter);
     column->addStretch(3);
   }
 };

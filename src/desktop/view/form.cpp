@@ -106,9 +106,13 @@ void Form::setRowVisible(QWidget* field, bool visible) {
   field->setVisible(visible);
 }
 
-void Form::wide(QWidget* widget) { grid_->addWidget(widget, rows_++, 0, 1, 2); }
+void Form::wide(QWidget* widget) {
+  grid_->addWidget(widget, rows_++, 0, 1, 2);
+}
 
-void Form::space() { grid_->setRowStretch(rows_++, 1); }
+void Form::space() {
+  grid_->setRowStretch(rows_++, 1);
+}
 
 void refill(QLineEdit* field, const QString& text) {
   if (field->hasFocus() && field->isModified()) return;

@@ -22,7 +22,8 @@ class Form : public QWidget {
   QLabel* note(const QString& text);
   // `done` gets the text and says whether it was taken; refused text stays, marked.
   QLineEdit* text(const QString& name, std::function<bool(const QString&)> done);
-  QLineEdit* number(const QString& name, double least, double most, std::function<bool(double)> done);
+  QLineEdit* number(const QString& name, double least, double most,
+                    std::function<bool(double)> done);
   QComboBox* choice(const QString& name, const QStringList& choices, std::function<void(int)> done);
   QCheckBox* check(const QString& name, std::function<void(bool)> done);
   QPushButton* button(const QString& name, std::function<void()> done);
@@ -41,6 +42,5 @@ class Form : public QWidget {
 void refill(QLineEdit* field, const QString& text);
 void refill(QComboBox* field, int index);
 void refill(QCheckBox* field, bool on);
-
 
 }  // namespace bristle

@@ -35,10 +35,16 @@ void ScreenView::place() {
   origin_ = {std::round((width() - w * zoom_) / 2), std::round((height() - h * zoom_) / 2)};
 }
 
-void ScreenView::resizeEvent(QResizeEvent*) { refresh(); }
+void ScreenView::resizeEvent(QResizeEvent*) {
+  refresh();
+}
 
-QPointF ScreenView::toScreen(const QPointF& p) const { return (p - origin_) / zoom_; }
-QPointF ScreenView::toWidget(const QPointF& p) const { return p * zoom_ + origin_; }
+QPointF ScreenView::toScreen(const QPointF& p) const {
+  return (p - origin_) / zoom_;
+}
+QPointF ScreenView::toWidget(const QPointF& p) const {
+  return p * zoom_ + origin_;
+}
 QRectF ScreenView::toWidget(const Box& b) const {
   return {toWidget(QPointF(b.x, b.y)), QSizeF(b.w, b.h) * zoom_};
 }

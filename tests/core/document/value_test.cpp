@@ -13,7 +13,8 @@ TEST(Colour, TextGoesBothWays) {
   EXPECT_EQ(toHex({1, 2, 3, 4}), "#01020304");
   EXPECT_EQ(parseColour("#abc"), (Colour{0xaa, 0xbb, 0xcc, 255}));
   EXPECT_EQ(parseColour("#ABCDEF80"), (Colour{0xab, 0xcd, 0xef, 0x80}));
-  for (const char* bad : {"", "#", "abc", "#abcd", "#gggggg", "#12345", "#+12345", "red"}) EXPECT_FALSE(parseColour(bad)) << bad;
+  for (const char* bad : {"", "#", "abc", "#abcd", "#gggggg", "#12345", "#+12345", "red"})
+    EXPECT_FALSE(parseColour(bad)) << bad;
 }
 
 TEST(Value, WhatIsShownCanBeTypedBack) {
@@ -28,9 +29,15 @@ TEST(Value, WhatIsShownCanBeTypedBack) {
     for (int k = 0; k < n; ++k) stops.push_back({double(k) / (n - 1), colour()});
     Colour shade = colour();
     shade.a = std::max<std::uint8_t>(shade.a, 1);
-    const Value values[] = {double(dice.whole(-900, 900)) / 8, dice.chance(0.5), colour(), Fill{}, Fill::solid(colour()),
-                            Fill::linear(dice.whole(0, 359), stops), Shadow{},
-                            Shadow{double(dice.whole(-9, 9)), 2, double(dice.whole(0, 30)), double(dice.whole(0, 4)), shade},
+    const Value values[] = {double(dice.whole(-900, 900)) / 8,
+                            dice.chance(0.5),
+                            colour(),
+                            Fill{},
+                            Fill::solid(colour()),
+                            Fill::linear(dice.whole(0, 359), stops),
+                            Shadow{},
+                            Shadow{double(dice.whole(-9, 9)), 2, double(dice.whole(0, 30)),
+                                   double(dice.whole(0, 4)), shade},
                             std::string("Inter Tight")};
     for (const Value& value : values) {
       const auto back = parseValue(toText(value), value, nullptr);

@@ -161,7 +161,8 @@ TEST(Check, TellsEachSortOfBrokenReference) {
   edit(p, p.machines[0]->id)->transitions[0].to = {"limbo"};
   std::string all;
   for (const Finding& f : check(p)) all += f.place + ": " + f.reason + "\n";
-  for (const char* id : {"gone", "nowhere", "nobody", "box", "asleep", "limbo", "focus starts on", "accessible name"})
+  for (const char* id : {"gone", "nowhere", "nobody", "box", "asleep", "limbo", "focus starts on",
+                         "accessible name"})
     EXPECT_THAT(all, HasSubstr(id));
 }
 

@@ -14,8 +14,11 @@ using test::must;
 
 // Any edit that a person could make just now; some of them are refused.
 Edit randomEdit(const Project& p, Dice& dice) {
-  const auto kind = p.kinds.empty() ? KindId{} : p.kinds[size_t(dice.whole(0, int(p.kinds.size()) - 1))]->id;
-  const auto screen = p.screens.empty() ? ScreenId{} : p.screens[size_t(dice.whole(0, int(p.screens.size()) - 1))]->id;
+  const auto kind =
+      p.kinds.empty() ? KindId{} : p.kinds[size_t(dice.whole(0, int(p.kinds.size()) - 1))]->id;
+  const auto screen = p.screens.empty()
+                          ? ScreenId{}
+                          : p.screens[size_t(dice.whole(0, int(p.screens.size()) - 1))]->id;
   ItemId item, other;
   if (const Screen* s = find(p, screen); s && !s->items.empty()) {
     item = s->items[size_t(dice.whole(0, int(s->items.size()) - 1))]->id;
@@ -29,28 +32,49 @@ Edit randomEdit(const Project& p, Dice& dice) {
   const Column column = dice.chance(0.4) ? Column{} : Column{StateId{"hover"}};
   const auto dir = static_cast<Dir>(dice.whole(0, 3));
   switch (dice.whole(0, 21)) {
-    case 0: return addKind("Kind", dice.chance(0.5) ? Wins::Hover : Wins::Focused);
-    case 1: return renameKind(kind, dice.chance(0.3) ? "" : "Name " + std::to_string(dice.whole(0, 3)));
-    case 2: return duplicateKind(kind);
-    case 3: return removeKind(kind);
-    case 4: return resizeKind(kind, dice.real(-10, 9000), 40);
+    case 0:
+      return addKind("Kind", dice.chance(0.5) ? Wins::Hover : Wins::Focused);
+    case 1:
+      return renameKind(kind, dice.chance(0.3) ? "" : "Name " + std::to_string(dice.whole(0, 3)));
+    case 2:
+      return duplicateKind(kind);
+    case 3:
+      return removeKind(kind);
+    case 4:
+      return resizeKind(kind, dice.real(-10, 9000), 40);
     case 5:
-    case 6: return setLook(kind, {column, StateId{"focused"}}, key, dice.real(0, 20));
-    case 7: return setLook(kind, {column}, key, Fill::solid({1, 2, 3, 4}));
-    case 8: return clearLook(kind, {column}, key);
-    case 9: return addPart(kind, PartType::Marker, "Arrow");
-    case 10: return removePart(kind, key.part);
-    case 11: return rewire(kind, Wins::Focused);
-    case 12: return addScreen("Screen");
-    case 13: return removeScreen(screen);
-    case 14: return addSeries(screen, kind, {"a", "b"}, Flow::Row, 10, 20);
-    case 15: return addButton(screen, kind, "c", dice.real(0, 500), 5);
-    case 16: return removeItems(screen, {item});
-    case 17: return duplicateItems(screen, {item, other});
-    case 18: return placeItems(screen, {{item, {{Pin::End, dice.real(0, 9), 0, 0}, {}}}}, "move", "drag");
-    case 19: return setRoute(screen, item, dir, {RouteType::Pinned, other});
-    case 20: return gather(screen, {item}, Flow::Column, 1, 2);
-    default: return reorder(screen, item, dice.chance(0.5) ? 1 : -1);
+    case 6:
+      return setLook(kind, {column, StateId{"focused"}}, key, dice.real(0, 20));
+    case 7:
+      return setLook(kind, {column}, key, Fill::solid({1, 2, 3, 4}));
+    case 8:
+      return clearLook(kind, {column}, key);
+    case 9:
+      return addPart(kind, PartType::Marker, "Arrow");
+    case 10:
+      return removePart(kind, key.part);
+    case 11:
+      return rewire(kind, Wins::Focused);
+    case 12:
+      return addScreen("Screen");
+    case 13:
+      return removeScreen(screen);
+    case 14:
+      return addSeries(screen, kind, {"a", "b"}, Flow::Row, 10, 20);
+    case 15:
+      return addButton(screen, kind, "c", dice.real(0, 500), 5);
+    case 16:
+      return removeItems(screen, {item});
+    case 17:
+      return duplicateItems(screen, {item, other});
+    case 18:
+      return placeItems(screen, {{item, {{Pin::End, dice.real(0, 9), 0, 0}, {}}}}, "move", "drag");
+    case 19:
+      return setRoute(screen, item, dir, {RouteType::Pinned, other});
+    case 20:
+      return gather(screen, {item}, Flow::Column, 1, 2);
+    default:
+      return reorder(screen, item, dice.chance(0.5) ? 1 : -1);
   }
 }
 
@@ -62,8 +86,11 @@ TEST(History, UndoAndRedoOfAnythingComeBackExactly) {
     for (int i = 0; i < 60; ++i) {
       const auto change = history.perform(randomEdit(history.now(), dice));
       history.seal();
-      if (change && change->any()) states.push_back(writeProject(history.now()));
-      else ASSERT_EQ(writeProject(history.now()), states.back()) << "a refused or idle edit changes nothing";
+      if (change && change->any())
+        states.push_back(writeProject(history.now()));
+      else
+        ASSERT_EQ(writeProject(history.now()), states.back())
+            << "a refused or idle edit changes nothing";
     }
     for (size_t i = states.size(); i-- > 1;) {
       ASSERT_EQ(writeProject(history.now()), states[i]) << "seed " << seed;
@@ -95,7 +122,8 @@ struct Drag {
   ScreenId screen = history.now().screens[0]->id;
   ItemId box = history.now().screens[0]->items[0]->id;
   void to(double x) {
-    must(history, placeItems(screen, {{box, {{Pin::Start, x, 0, 0}, {Pin::Start, 100, 0, 0}}}}, "move", "drag 1"));
+    must(history, placeItems(screen, {{box, {{Pin::Start, x, 0, 0}, {Pin::Start, 100, 0, 0}}}},
+                             "move", "drag 1"));
   }
   double x() { return history.now().screens[0]->items[0]->place.x.offset; }
 };

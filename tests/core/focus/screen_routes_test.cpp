@@ -9,10 +9,13 @@ namespace {
 
 ScreenRoutes routesOf(const Project& project) {
   const Screen& screen = *project.screens[0];
-  return screenRoutes(project, screen, layOut(project, screen, project.displays[0], PlainMeasure()));
+  return screenRoutes(project, screen,
+                      layOut(project, screen, project.displays[0], PlainMeasure()));
 }
 
-int target(const ScreenRoutes& r, int box, Dir dir) { return r.output.routes[size_t(box)][size_t(dir)].target; }
+int target(const ScreenRoutes& r, int box, Dir dir) {
+  return r.output.routes[size_t(box)][size_t(dir)].target;
+}
 
 struct Menu {
   Project project = test::columnMenu({"a", "b", "c", "d"});
@@ -53,7 +56,8 @@ TEST(ScreenRoutes, APinnedRouteHoldsAndAMissingTargetIsToldAsBroken) {
 TEST(ScreenRoutes, HiddenButtonsTakeNoPart) {
   Menu menu;
   const Project hidden = test::after(
-      menu.project, changeItems(menu.screen, {menu.ids[1]}, "hide", {}, [](Item& i) { i.hidden = true; }));
+      menu.project,
+      changeItems(menu.screen, {menu.ids[1]}, "hide", {}, [](Item& i) { i.hidden = true; }));
   const ScreenRoutes r = routesOf(hidden);
   EXPECT_EQ(r.items.size(), 3U);
   EXPECT_EQ(target(r, 0, Dir::Down), 1);

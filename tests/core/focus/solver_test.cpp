@@ -21,7 +21,9 @@ SolveInput inputOf(std::vector<Box> boxes) {
   return input;
 }
 
-int to(const SolveOutput& out, int box, Dir dir) { return out.routes[size_t(box)][size_t(dir)].target; }
+int to(const SolveOutput& out, int box, Dir dir) {
+  return out.routes[size_t(box)][size_t(dir)].target;
+}
 
 // Ten families and more, hundreds of seeds: the hard rules hold on every one of them.
 class Family : public testing::TestWithParam<std::string> {};
@@ -66,7 +68,8 @@ TEST_P(Family, DoesNotDependOnTheOrderOfTheBoxes) {
     for (int i = 0; i < n; ++i)
       for (Dir dir : kDirs) {
         const int target = to(other, i, dir);
-        ASSERT_EQ(target < 0 ? -1 : order[size_t(target)], to(out, order[size_t(i)], dir)) << "seed " << seed;
+        ASSERT_EQ(target < 0 ? -1 : order[size_t(target)], to(out, order[size_t(i)], dir))
+            << "seed " << seed;
       }
   }
 }
@@ -75,7 +78,8 @@ TEST_P(Family, MirroredLayoutsGetMirroredRoutes) {
   for (std::uint64_t seed = 0; seed < 15; ++seed) {
     SolveInput input = inputOf(test::layoutOf(GetParam(), seed, 40));
     // Whole px, so that mirroring is exact.
-    for (Box& b : input.boxes) b = {std::round(b.x), std::round(b.y), std::round(b.w), std::round(b.h)};
+    for (Box& b : input.boxes)
+      b = {std::round(b.x), std::round(b.y), std::round(b.w), std::round(b.h)};
     SolveInput mirrored = input;
     for (Box& b : mirrored.boxes) b.x = -(b.x + b.w);
     mirrored.rightToLeft = true;
@@ -112,8 +116,8 @@ TEST_P(Family, WhyAgreesWithTheChoice) {
 }
 
 INSTANTIATE_TEST_SUITE_P(All, Family, testing::ValuesIn(test::layoutFamilies()),
-                         [](const auto& info) {
-                           std::string name = info.param;
+                         [](const auto& each) {
+                           std::string name = each.param;
                            std::replace(name.begin(), name.end(), ' ', '_');
                            return name;
                          });
@@ -180,7 +184,8 @@ TEST(Solver, ASmallMoveChangesOnlyRoutesAround) {
     const double away = std::hypot(boxes[i].x - moved.x, boxes[i].y - moved.y);
     for (Dir dir : kDirs)
       if (away > 700) {
-        EXPECT_EQ(to(before, int(i), dir), to(after, int(i), dir)) << "box " << i << ", " << away << " px away";
+        EXPECT_EQ(to(before, int(i), dir), to(after, int(i), dir))
+            << "box " << i << ", " << away << " px away";
       }
   }
 }

@@ -15,7 +15,8 @@ TEST(Boxes, InAndRoutesOut) {
   ASSERT_TRUE(in) << in.error().text();
   EXPECT_EQ(in->entry, "a");
   const auto out = nlohmann::json::parse(writeRoutes(in->input, solve(in->input).routes));
-  EXPECT_EQ(out["routes"]["a"], (nlohmann::json{{"up", nullptr}, {"down", "b"}, {"left", nullptr}, {"right", "c"}}));
+  EXPECT_EQ(out["routes"]["a"],
+            (nlohmann::json{{"up", nullptr}, {"down", "b"}, {"left", nullptr}, {"right", "c"}}));
   EXPECT_EQ(out["routes"]["c"]["left"], "a");
 }
 
@@ -28,7 +29,8 @@ struct Bad {
 class BadBox : public testing::TestWithParam<Bad> {};
 
 TEST_P(BadBox, IsRefusedWithPlaceAndExpectation) {
-  const auto in = parseBoxes(std::string(R"({"boxes":[{"id":"a","x":0,"y":0,"w":1,"h":1},)") + GetParam().box + "]}");
+  const auto in = parseBoxes(std::string(R"({"boxes":[{"id":"a","x":0,"y":0,"w":1,"h":1},)") +
+                             GetParam().box + "]}");
   ASSERT_FALSE(in);
   EXPECT_THAT(in.error().place, HasSubstr(GetParam().place));
   EXPECT_THAT(in.error().reason, HasSubstr(GetParam().reason));
@@ -36,15 +38,16 @@ TEST_P(BadBox, IsRefusedWithPlaceAndExpectation) {
 
 INSTANTIATE_TEST_SUITE_P(
     All, BadBox,
-    testing::Values(Bad{R"({"id":"b","x":0,"y":0,"w":0,"h":5})", "/boxes/1/w", "above 0"},
-                    Bad{R"({"id":"b","x":0,"y":0,"w":5,"h":-5})", "/boxes/1/h", "above 0"},
-                    Bad{R"({"id":"b","x":1e30,"y":0,"w":5,"h":5})", "/boxes/1/x", "from -1e+07"},
-                    Bad{R"({"id":"b","x":"NaN","y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
-                    Bad{R"({"id":"b","x":null,"y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
-                    Bad{R"({"id":"b","y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
-                    Bad{R"({"id":"a","x":0,"y":0,"w":5,"h":5})", "/boxes/1/id", "used already"},
-                    Bad{R"({"x":0,"y":0,"w":5,"h":5})", "/boxes/1/id", "expected an id"},
-                    Bad{R"(7)", "/boxes/1", "expected an object"}));
+    testing::Values(
+        Bad{R"({"id":"b","x":0,"y":0,"w":0,"h":5})", "/boxes/1/w", "above 0"},
+        Bad{R"({"id":"b","x":0,"y":0,"w":5,"h":-5})", "/boxes/1/h", "above 0"},
+        Bad{R"({"id":"b","x":1e30,"y":0,"w":5,"h":5})", "/boxes/1/x", "from -1e+07"},
+        Bad{R"({"id":"b","x":"NaN","y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
+        Bad{R"({"id":"b","x":null,"y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
+        Bad{R"({"id":"b","y":0,"w":5,"h":5})", "/boxes/1/x", "expected a number"},
+        Bad{R"({"id":"a","x":0,"y":0,"w":5,"h":5})", "/boxes/1/id", "used already"},
+        Bad{R"({"x":0,"y":0,"w":5,"h":5})", "/boxes/1/id", "expected an id"},
+        Bad{R"(7)", "/boxes/1", "expected an object"}));
 
 TEST(Boxes, NaNIsNoJsonAndAnUnknownEntryIsTold) {
   EXPECT_FALSE(parseBoxes(R"({"boxes":[{"id":"a","x":NaN,"y":0,"w":1,"h":1}]})"));

@@ -23,7 +23,8 @@ class Files : public testing::Test {
   ~Files() override { fs::remove_all(folder_); }
   std::string path(const std::string& name) const { return (folder_ / name).string(); }
   size_t count() const {
-    return static_cast<size_t>(std::distance(fs::directory_iterator(folder_), fs::directory_iterator()));
+    return static_cast<size_t>(
+        std::distance(fs::directory_iterator(folder_), fs::directory_iterator()));
   }
   fs::path folder_;
 };

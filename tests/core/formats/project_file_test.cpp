@@ -45,8 +45,9 @@ void sprinkle(Json& json, int& count) {
     for (auto& element : json) sprinkle(element, count);
   if (!json.is_object()) return;
   for (auto& [key, value] : json.items())
-    if (key == "screens" || key == "items" || key == "kinds" || key == "parts" || key == "machines" ||
-        key == "states" || key == "transitions" || key == "displays" || key == "values" || key == "settings")
+    if (key == "screens" || key == "items" || key == "kinds" || key == "parts" ||
+        key == "machines" || key == "states" || key == "transitions" || key == "displays" ||
+        key == "values" || key == "settings")
       sprinkle(value, count);
   json["later"] = {{"kept", ++count}, {"list", {1, "two", nullptr}}};
 }
@@ -112,38 +113,56 @@ INSTANTIATE_TEST_SUITE_P(
     All, BadProject,
     testing::Values(
         Bad{"empty", "", "", "line 1", "empty"}, Bad{"blank", "", " \n\t ", "line 1", "empty"},
-        Bad{"binary", "", "\x7f" "ELF\x02\x01\x01", "line 1", "not valid JSON"},
-        Bad{"truncated", "", "{\"bristle\":{\"format\":1},\n\"name\":\"x", "line 2", "not valid JSON"},
+        Bad{"binary", "",
+            "\x7f"
+            "ELF\x02\x01\x01",
+            "line 1", "not valid JSON"},
+        Bad{"truncated", "", "{\"bristle\":{\"format\":1},\n\"name\":\"x", "line 2",
+            "not valid JSON"},
         Bad{"other_json", "", "{\"hello\":1}", "/bristle", "no Bristle project"},
         Bad{"list", "", "[1,2]", "", "expected an object"},
         Bad{"overflow", "", "{\"bristle\":{\"format\":1e999}}", "", "not valid JSON"},
         Bad{"huge_number", "/displays/0/width", "1e300", "/displays/0/width", "from 16 to 16384"},
         Bad{"negative", "/kinds/0/width", "-5", "/kinds/0/width", "from 1 to 8000"},
         Bad{"wrong_type", "/screens/0/items", "\"none\"", "/screens/0/items", "expected a list"},
-        Bad{"text_for_number", "/kinds/0/height", "\"tall\"", "/kinds/0/height", "expected a number"},
+        Bad{"text_for_number", "/kinds/0/height", "\"tall\"", "/kinds/0/height",
+            "expected a number"},
         Bad{"null_id", "/kinds/0/id", "null", "/kinds/0/id", "expected an id"},
         Bad{"duplicate_id", "/screens/1/id", "\"d1\"", "/screens/1/id", "of its own"},
-        Bad{"duplicate_item", "/screens/0/items/2/id", "\"d1\"", "/screens/0/items/2/id", "of its own"},
-        Bad{"cycle", "/screens/0/items/0/in", "\"c9\"", "/screens/0/items/0/in", "not in themselves"},
-        Bad{"bad_colour", "/screens/0/backdrop", "\"teal\"", "/screens/0/backdrop", "expected a colour"},
-        Bad{"one_stop", "/screens/0/backdrop", "{\"stops\":[{\"at\":0,\"colour\":\"#000\"}]}", "/screens/0/backdrop", "2 to 32 stops"},
+        Bad{"duplicate_item", "/screens/0/items/2/id", "\"d1\"", "/screens/0/items/2/id",
+            "of its own"},
+        Bad{"cycle", "/screens/0/items/0/in", "\"c9\"", "/screens/0/items/0/in",
+            "not in themselves"},
+        Bad{"bad_colour", "/screens/0/backdrop", "\"teal\"", "/screens/0/backdrop",
+            "expected a colour"},
+        Bad{"one_stop", "/screens/0/backdrop", "{\"stops\":[{\"at\":0,\"colour\":\"#000\"}]}",
+            "/screens/0/backdrop", "2 to 32 stops"},
         Bad{"falling_stops", "/screens/0/backdrop",
             "{\"stops\":[{\"at\":0.6,\"colour\":\"#000\"},{\"at\":0.2,\"colour\":\"#fff\"}]}",
             "/screens/0/backdrop/stops/1", "rising order"},
-        Bad{"unknown_event", "/machines/0/transitions/3/on", "\"click\"", "/machines/0/transitions/3/on", "expected an event"},
-        Bad{"bad_easing", "/machines/0/timing/easing", "\"swoosh\"", "/machines/0/timing/easing", "expected linear"},
-        Bad{"negative_duration", "/machines/0/timing/duration", "-20", "/machines/0/timing/duration", "from 0"},
-        Bad{"fraction_of_ms", "/machines/0/timing/duration", "0.5", "/machines/0/timing/duration", "whole"},
-        Bad{"unknown_type", "/screens/0/items/1/type", "\"slider\"", "/screens/0/items/1/type", "expected button"},
-        Bad{"unknown_property", "/kinds/0/base/whole", "{\"wobble\":1}", "/kinds/0/base/whole/wobble", "no such property"},
-        Bad{"unknown_part", "/kinds/0/base/p99", "{}", "/kinds/0/base/p99", "one of the kind's parts"},
+        Bad{"unknown_event", "/machines/0/transitions/3/on", "\"click\"",
+            "/machines/0/transitions/3/on", "expected an event"},
+        Bad{"bad_easing", "/machines/0/timing/easing", "\"swoosh\"", "/machines/0/timing/easing",
+            "expected linear"},
+        Bad{"negative_duration", "/machines/0/timing/duration", "-20",
+            "/machines/0/timing/duration", "from 0"},
+        Bad{"fraction_of_ms", "/machines/0/timing/duration", "0.5", "/machines/0/timing/duration",
+            "whole"},
+        Bad{"unknown_type", "/screens/0/items/1/type", "\"slider\"", "/screens/0/items/1/type",
+            "expected button"},
+        Bad{"unknown_property", "/kinds/0/base/whole", "{\"wobble\":1}",
+            "/kinds/0/base/whole/wobble", "no such property"},
+        Bad{"unknown_part", "/kinds/0/base/p99", "{}", "/kinds/0/base/p99",
+            "one of the kind's parts"},
         Bad{"no_displays", "/displays", "[]", "/displays", "at least one"},
-        Bad{"zero_repeat", "/settings/repeatInterval", "0", "/settings/repeatInterval", "at least 1"}),
-    [](const auto& info) { return info.param.name; });
+        Bad{"zero_repeat", "/settings/repeatInterval", "0", "/settings/repeatInterval",
+            "at least 1"}),
+    [](const auto& each) { return each.param.name; });
 
 TEST(ProjectFile, EveryTruncationIsRefusedAndNeverCrashes) {
   const std::string text = writeProject(test::fullProject());
-  for (size_t n = 0; n + 3 < text.size(); n += 37) EXPECT_FALSE(parseProject(text.substr(0, n))) << n;
+  for (size_t n = 0; n + 3 < text.size(); n += 37)
+    EXPECT_FALSE(parseProject(text.substr(0, n))) << n;
 }
 
 TEST(ProjectFile, AnyValueReplacedByAnotherSortNeverCrashes) {
@@ -151,7 +170,8 @@ TEST(ProjectFile, AnyValueReplacedByAnotherSortNeverCrashes) {
   const Json flat = json.flatten();
   int refused = 0;
   for (const auto& [pointer, old] : flat.items())
-    for (const Json& with : {Json(nullptr), Json(-1e9), Json("x"), Json::array({1}), Json{{"a", 1}}, Json(true)}) {
+    for (const Json& with :
+         {Json(nullptr), Json(-1e9), Json("x"), Json::array({1}), Json{{"a", 1}}, Json(true)}) {
       Json changed = json;
       changed[Json::json_pointer(pointer)] = with;
       const auto read = parseProject(changed.dump());

@@ -29,7 +29,8 @@ TEST(Pins, HoldOnEveryDisplay) {
   const Place corner{{Pin::End, 40, 100, 0}, {Pin::End, 30, 50, 0}};
   const Place centre{{Pin::Centre, 5, 100, 0}, {Pin::Centre, -7, 50, 0}};
   const Place both{{Pin::Both, 10, 0, 20}, {Pin::Both, 1, 0, 2}};
-  for (const auto& [w, h] : {std::pair(1920.0, 1080.0), std::pair(1280.0, 800.0), std::pair(720.0, 1600.0)}) {
+  for (const auto& [w, h] :
+       {std::pair(1920.0, 1080.0), std::pair(1280.0, 800.0), std::pair(720.0, 1600.0)}) {
     EXPECT_EQ(placed(corner, w, h), (Box{w - 140, h - 80, 100, 50}));
     EXPECT_EQ(placed(centre, w, h), (Box{w / 2 - 45, h / 2 - 32, 100, 50}));
     EXPECT_EQ(placed(both, w, h), (Box{10, 1, w - 30, h - 3}));
@@ -74,7 +75,8 @@ TEST(Container, KeepsItsChildrenInOrderWithGapAndPadding) {
   const Kind& kind = *c.history.now().kinds[0];
   EXPECT_EQ(l.items[0].box, (Box{100, 100, kind.width + 10, 3 * kind.height + 20 + 10}));
   for (size_t i = 1; i <= 3; ++i)
-    EXPECT_EQ(l.items[i].box, (Box{105, 105 + (double(i) - 1) * (kind.height + 10), kind.width, kind.height}));
+    EXPECT_EQ(l.items[i].box,
+              (Box{105, 105 + (double(i) - 1) * (kind.height + 10), kind.width, kind.height}));
 }
 
 TEST(Container, WidthFollowsTheLongestCaptionWhereTheKindSaysSo) {
@@ -104,7 +106,8 @@ TEST(Container, ARowIsMirroredFromRightToLeft) {
 
 TEST(HitArea, ReachesBeyondTheBoxByTheKindsPadding) {
   Column c;
-  test::must(c.history, changeKind(c.history.now().kinds[0]->id, "hit", {}, [](Kind& k) { k.hitPadding = 8; }));
+  test::must(c.history, changeKind(c.history.now().kinds[0]->id, "hit", {},
+                                   [](Kind& k) { k.hitPadding = 8; }));
   const Placed p = c.layout().items[1];
   EXPECT_EQ(p.hit, (Box{p.box.x - 8, p.box.y - 8, p.box.w + 16, p.box.h + 16}));
 }

@@ -11,7 +11,8 @@ Symbols symbols() {
   return s;
 }
 
-double value(const std::string& text, std::uint8_t signals = 0, std::vector<double> values = {3, 4}) {
+double value(const std::string& text, std::uint8_t signals = 0,
+             std::vector<double> values = {3, 4}) {
   const auto formula = compileFormula(text, symbols());
   EXPECT_TRUE(formula) << text << ": " << (formula ? "" : formula.error().text());
   return formula ? formula->value({signals}, values) : -999;

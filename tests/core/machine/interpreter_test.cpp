@@ -15,8 +15,12 @@ void* operator new(std::size_t size) {
   if (void* p = std::malloc(size ? size : 1)) return p;
   throw std::bad_alloc();
 }
-void operator delete(void* p) noexcept { std::free(p); }
-void operator delete(void* p, std::size_t) noexcept { std::free(p); }
+void operator delete(void* p) noexcept {
+  std::free(p);
+}
+void operator delete(void* p, std::size_t) noexcept {
+  std::free(p);
+}
 
 namespace bristle {
 namespace {
@@ -48,7 +52,9 @@ class Rig {
   Ms now = 0;
 };
 
-Machine menu(Wins wins) { return menuButton({"m"}, "menu button", wins); }
+Machine menu(Wins wins) {
+  return menuButton({"m"}, "menu button", wins);
+}
 
 TEST(MenuButton, PressedAndReleasedInsideActivatesOnce) {
   Rig rig(menu(Wins::Hover));
@@ -108,12 +114,24 @@ TEST(MenuButton, LosingFocusGivesUpAKeyPressButNotAPointersPress) {
 void disturb(Rig& rig, Dice& dice) {
   const auto on = dice.chance(0.5);
   switch (dice.whole(0, 5)) {
-    case 0: setOver(rig.program, rig.run, on, rig.at()); break;
-    case 1: setFocus(rig.program, rig.run, on, rig.at()); break;
-    case 2: setEnabled(rig.program, rig.run, dice.chance(0.7), rig.at()); break;
-    case 3: beginPress(rig.program, rig.run, on, rig.at()); break;
-    case 4: endPress(rig.program, rig.run, rig.at()); break;
-    case 5: abandonPress(rig.program, rig.run, rig.at()); break;
+    case 0:
+      setOver(rig.program, rig.run, on, rig.at());
+      break;
+    case 1:
+      setFocus(rig.program, rig.run, on, rig.at());
+      break;
+    case 2:
+      setEnabled(rig.program, rig.run, dice.chance(0.7), rig.at());
+      break;
+    case 3:
+      beginPress(rig.program, rig.run, on, rig.at());
+      break;
+    case 4:
+      endPress(rig.program, rig.run, rig.at());
+      break;
+    case 5:
+      abandonPress(rig.program, rig.run, rig.at());
+      break;
   }
   rig.now += dice.whole(0, 50);
   advance(rig.program, rig.run, rig.at());
@@ -135,7 +153,8 @@ TEST_P(EveryOrder, StateFollowsTheSignalsThroughAnyEvents) {
     Dice dice(seed);
     for (int i = 0; i < 200; ++i) {
       disturb(rig, dice);
-      ASSERT_EQ(rig.state(), called(rig.run.signals, GetParam())) << "seed " << seed << ", step " << i;
+      ASSERT_EQ(rig.state(), called(rig.run.signals, GetParam()))
+          << "seed " << seed << ", step " << i;
       rig.out.clear();
     }
   }

@@ -38,7 +38,8 @@ TEST(Easing, StepsJumpAtTheirEndOrStart) {
 TEST(Easing, EveryBezierIsMonotoneInTimeAndExactInText) {
   Dice dice(3);
   for (int i = 0; i < 200; ++i) {
-    const Easing e{EasingType::CubicBezier, dice.real(0, 1), dice.real(0, 1), dice.real(0, 1), dice.real(0, 1)};
+    const Easing e{EasingType::CubicBezier, dice.real(0, 1), dice.real(0, 1), dice.real(0, 1),
+                   dice.real(0, 1)};
     double last = -1;
     for (int k = 0; k <= 20; ++k) {
       const double v = ease(e, k / 20.0);
@@ -51,7 +52,8 @@ TEST(Easing, EveryBezierIsMonotoneInTimeAndExactInText) {
     ASSERT_TRUE(e) << text;
     EXPECT_EQ(toText(*e), text);
   }
-  for (const char* text : {"", "swoosh", "bezier 1 2 3", "bezier 2 0 1 1", "steps 0", "steps 4 middle", "linear x"})
+  for (const char* text :
+       {"", "swoosh", "bezier 1 2 3", "bezier 2 0 1 1", "steps 0", "steps 4 middle", "linear x"})
     EXPECT_FALSE(parseEasing(text)) << text;
 }
 
@@ -76,7 +78,8 @@ TEST(Mix, FadingInKeepsTheHueOfWhatFades) {
 TEST(Mix, GradientsGoStopByStopAndMissingStopsAreFilledIn) {
   Value out = 0.0;
   const Fill plain = Fill::solid({0, 0, 0, 255});
-  const Fill three = Fill::linear(0, {{0, {255, 0, 0, 255}}, {0.3, {0, 255, 0, 255}}, {1, {0, 0, 255, 255}}});
+  const Fill three =
+      Fill::linear(0, {{0, {255, 0, 0, 255}}, {0.3, {0, 255, 0, 255}}, {1, {0, 0, 255, 255}}});
   mixInto(out, plain, three, 0.5);
   const Fill& fill = std::get<Fill>(out);
   ASSERT_EQ(fill.stops.size(), 3U);
@@ -146,7 +149,8 @@ TEST(LookPlayer, NoInterruptionEverJumps) {
       now += dice.whole(0, 4);
       if (dice.chance(0.2)) {
         const double here = p.at(now);
-        p.player->go(static_cast<StateIndex>(dice.whole(0, 4)), {dice.whole(40, 200), 0, {EasingType::Linear}}, now);
+        p.player->go(static_cast<StateIndex>(dice.whole(0, 4)),
+                     {dice.whole(40, 200), 0, {EasingType::Linear}}, now);
         ASSERT_NEAR(p.at(now), here, 1e-12) << "seed " << seed;
       }
       const double value = p.at(now);
@@ -162,7 +166,8 @@ TEST(LookTable, AStateIsTheBaseAndItsDepartures) {
   const Kind& kind = *project.kinds[0];
   const LookTable table(kind, *project.machines[0]);
   const auto radius = static_cast<size_t>(table.channel({kind.parts[0].id, Prop::Radius}));
-  for (StateIndex s = 0; s < table.stateCount(); ++s) EXPECT_EQ(std::get<double>(table.state(s)[radius]), 8);
+  for (StateIndex s = 0; s < table.stateCount(); ++s)
+    EXPECT_EQ(std::get<double>(table.state(s)[radius]), 8);
   const auto shown = static_cast<size_t>(table.channel({kind.parts[1].id, Prop::Shown}));
   EXPECT_EQ(std::get<double>(table.state(0)[shown]), 0);
   EXPECT_EQ(std::get<double>(table.state(3)[shown]), 1) << "the focus ring";

@@ -31,7 +31,8 @@ struct Menu {
     test::must(history, setAction(first, ids[1], {ActionType::PutOnTop, second, {}}));
   }
   void disable(size_t i) {
-    test::must(history, changeItems(first, {ids[i]}, "disable", {}, [](Item& item) { item.button()->disabled = true; }));
+    test::must(history, changeItems(first, {ids[i]}, "disable", {},
+                                    [](Item& item) { item.button()->disabled = true; }));
   }
   std::string id(size_t i) const { return ids[i].text; }
 };
@@ -39,17 +40,19 @@ struct Menu {
 TEST(Session, OpensAtRestWithFocusAtTheEntry) {
   Menu m;
   Playing run(m.history.now());
-  EXPECT_THAT(run.lines(), ElementsAre("open screen " + m.first.text, "focus – → " + m.id(0) + " (entry)",
-                                       "state " + m.id(0) + " normal → focused"));
+  EXPECT_THAT(run.lines(),
+              ElementsAre("open screen " + m.first.text, "focus – → " + m.id(0) + " (entry)",
+                          "state " + m.id(0) + " normal → focused"));
 }
 
 TEST(Session, DirectionsMoveFocusAndTheStatesFollow) {
   Menu m;
   Playing run(m.history.now());
   run.lines();
-  EXPECT_THAT(run.move(Dir::Down), ElementsAre("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)",
-                                               "state " + m.id(0) + " focused → normal",
-                                               "state " + m.id(1) + " normal → focused"));
+  EXPECT_THAT(run.move(Dir::Down),
+              ElementsAre("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)",
+                          "state " + m.id(0) + " focused → normal",
+                          "state " + m.id(1) + " normal → focused"));
   EXPECT_THAT(run.move(Dir::Left), ElementsAre("bump " + m.id(1) + " (left, nothing there)"));
 }
 
@@ -69,7 +72,8 @@ TEST(Session, AcceptPressesAndReleasesAndActs) {
   Menu m;
   Playing run(m.history.now());
   run.move(Dir::Down);
-  EXPECT_THAT(run.key(InputType::Accept, true), ElementsAre("state " + m.id(1) + " focused → pressed"));
+  EXPECT_THAT(run.key(InputType::Accept, true),
+              ElementsAre("state " + m.id(1) + " focused → pressed"));
   const auto lines = run.key(InputType::Accept, false);
   EXPECT_THAT(lines, Contains("activate " + m.id(1)));
   EXPECT_THAT(lines, Contains("put on top " + m.second.text));
@@ -87,14 +91,16 @@ TEST(Session, WhatIsBeneathComesBackAsItWas) {
               ElementsAre("state " + m.back.text + " focused → normal", "back to " + m.first.text,
                           "focus " + m.back.text + " → " + m.id(1) + " (back)",
                           "state " + m.id(1) + " normal → focused"));
-  EXPECT_THAT(run.key(InputType::Cancel, true), ElementsAre("bump " + m.id(1) + " (nothing to go back to)"));
+  EXPECT_THAT(run.key(InputType::Cancel, true),
+              ElementsAre("bump " + m.id(1) + " (nothing to go back to)"));
 }
 
 TEST(Session, CancelWhileHeldGivesThePressUpInsteadOfGoingBack) {
   Menu m;
   Playing run(m.history.now());
   run.key(InputType::Accept, true);
-  EXPECT_THAT(run.key(InputType::Cancel, true), ElementsAre("state " + m.id(0) + " pressed → focused"));
+  EXPECT_THAT(run.key(InputType::Cancel, true),
+              ElementsAre("state " + m.id(0) + " pressed → focused"));
   EXPECT_THAT(run.key(InputType::Accept, false), Not(Contains("activate " + m.id(0))));
 }
 
@@ -103,7 +109,8 @@ TEST(Session, ADeviceThatGoesAwayGivesUpWhatItHeld) {
   Playing run(m.history.now());
   run.move(Dir::Down, false);
   run.key(InputType::Accept, true, Device::Controller);
-  EXPECT_THAT(run.key(InputType::Gone, false), ElementsAre("state " + m.id(1) + " pressed → focused"));
+  EXPECT_THAT(run.key(InputType::Gone, false),
+              ElementsAre("state " + m.id(1) + " pressed → focused"));
   EXPECT_THAT(run.wait(2000), IsEmpty()) << "the held direction no longer repeats";
 }
 
@@ -113,7 +120,8 @@ TEST(Session, TogetherThePointerTakesFocusAlongAndKeysHideItsHover) {
   run.lines();
   EXPECT_THAT(run.point(InputType::Point, m.ids[2]),
               ElementsAre("device mouse", "state " + m.id(2) + " normal → hover",
-                          "focus " + m.id(0) + " → " + m.id(2) + " (pointer)", "state " + m.id(0) + " focused → normal"));
+                          "focus " + m.id(0) + " → " + m.id(2) + " (pointer)",
+                          "state " + m.id(0) + " focused → normal"));
   const auto lines = run.move(Dir::Up);
   EXPECT_THAT(lines, Contains("state " + m.id(2) + " hover → focused"));
   int lit = 0;
@@ -128,9 +136,11 @@ TEST(Session, ApartThePointerLeavesFocusAloneAndHidesItsLook) {
   Playing run(p);
   run.lines();
   EXPECT_THAT(run.point(InputType::Point, m.ids[2]),
-              ElementsAre("device mouse", "state " + m.id(0) + " focused → normal", "state " + m.id(2) + " normal → hover"));
+              ElementsAre("device mouse", "state " + m.id(0) + " focused → normal",
+                          "state " + m.id(2) + " normal → hover"));
   EXPECT_EQ(run.session().focused(), m.ids[0]);
-  EXPECT_THAT(run.move(Dir::Down), Contains("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)"));
+  EXPECT_THAT(run.move(Dir::Down),
+              Contains("focus " + m.id(0) + " → " + m.id(1) + " (down, solved)"));
 }
 
 TEST(Session, APressDraggedOffDoesNotActivate) {
@@ -156,8 +166,10 @@ TEST(Session, DisabledButtonsArePassedOverOrStoppedOnAsTheScreenSays) {
   Menu m;
   m.disable(1);
   Playing over(m.history.now());
-  EXPECT_THAT(over.move(Dir::Down), Contains("focus " + m.id(0) + " → " + m.id(2) + " (down, solved)"));
-  test::must(m.history, changeScreen(m.first, "stop", {}, [](Screen& s) { s.passDisabled = false; }));
+  EXPECT_THAT(over.move(Dir::Down),
+              Contains("focus " + m.id(0) + " → " + m.id(2) + " (down, solved)"));
+  test::must(m.history,
+             changeScreen(m.first, "stop", {}, [](Screen& s) { s.passDisabled = false; }));
   Playing on(m.history.now());
   on.move(Dir::Down);
   EXPECT_EQ(on.session().focused(), m.ids[1]);
@@ -169,7 +181,8 @@ TEST(Session, ADisabledEntryIsPassedOverAtTheStart) {
   m.disable(0);
   Playing run(m.history.now());
   EXPECT_EQ(run.session().focused(), m.ids[1]);
-  EXPECT_EQ(run.session().stack()[0].buttons[0].player.moving(0), false) << "it opens disabled, without motion";
+  EXPECT_EQ(run.session().stack()[0].buttons[0].player.moving(0), false)
+      << "it opens disabled, without motion";
 }
 
 TEST(Session, ReturnsToTheSmallOneThatFocusCameFrom) {
@@ -178,7 +191,8 @@ TEST(Session, ReturnsToTheSmallOneThatFocusCameFrom) {
   test::must(h, addKind("Entry", Wins::Hover));
   test::must(h, addScreen("S"));
   const ScreenId s = h.now().screens[0]->id;
-  for (int i = 0; i < 3; ++i) test::must(h, addButton(s, h.now().kinds[0]->id, "small", 0, i * 100));
+  for (int i = 0; i < 3; ++i)
+    test::must(h, addButton(s, h.now().kinds[0]->id, "small", 0, i * 100));
   test::must(h, addButton(s, h.now().kinds[0]->id, "large", 400, 0));
   auto ids = test::buttons(h.now());
   test::must(h, changeItems(s, {ids[3]}, "size", {}, [](Item& i) { i.place.y.size = 264; }));
@@ -251,7 +265,8 @@ TEST(Session, ABrokenTargetBumpsAndStays) {
   Playing run(m.history.now());
   run.move(Dir::Down);
   run.key(InputType::Accept, true);
-  EXPECT_THAT(run.key(InputType::Accept, false), Contains("bump " + m.id(1) + " (its screen is missing)"));
+  EXPECT_THAT(run.key(InputType::Accept, false),
+              Contains("bump " + m.id(1) + " (its screen is missing)"));
 }
 
 TEST(Session, CannotStartWithoutAScreenOrAKind) {

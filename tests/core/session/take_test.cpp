@@ -18,7 +18,9 @@ Project demo() {
   return parseProject(*text)->project;
 }
 
-std::string tour() { return *readFile(test::sourcePath("data/demo/tour.take.jsonl")); }
+std::string tour() {
+  return *readFile(test::sourcePath("data/demo/tour.take.jsonl"));
+}
 
 std::vector<std::string> lines(const std::vector<TraceEntry>& trace) {
   std::vector<std::string> out;
@@ -32,7 +34,8 @@ TEST(Tour, PassesAndGivesTheSameTraceEveryTime) {
   const PlainMeasure measure;
   const auto once = play(demo(), *take, measure), again = play(demo(), *take, measure);
   ASSERT_TRUE(once);
-  for (const TakeFailure& f : once->failures) ADD_FAILURE() << "line " << f.source << ": " << f.expected;
+  for (const TakeFailure& f : once->failures)
+    ADD_FAILURE() << "line " << f.source << ": " << f.expected;
   EXPECT_EQ(lines(once->trace), lines(again->trace));
 }
 
@@ -66,8 +69,13 @@ TEST(Take, KeptFromARandomRunItReplaysBitForBit) {
       now += dice.whole(0, 200);
       const auto type = static_cast<InputType>(dice.whole(1, 8));
       const bool pointer = type <= InputType::PointUp;
-      InputEvent e{now, type, static_cast<Device>(pointer ? dice.whole(0, 1) : dice.whole(2, 3)),
-                   dice.real(0, 1920), dice.real(0, 1080), static_cast<Dir>(dice.whole(0, 3)), dice.chance(0.5)};
+      InputEvent e{now,
+                   type,
+                   static_cast<Device>(pointer ? dice.whole(0, 1) : dice.whole(2, 3)),
+                   dice.real(0, 1920),
+                   dice.real(0, 1080),
+                   static_cast<Dir>(dice.whole(0, 3)),
+                   dice.chance(0.5)};
       session->feed(e);
       fed.push_back(e);
     }
@@ -76,7 +84,8 @@ TEST(Take, KeptFromARandomRunItReplaysBitForBit) {
     ASSERT_TRUE(read) << read.error().text();
     const auto result = play(project, *read, measure);
     ASSERT_TRUE(result);
-    EXPECT_TRUE(result->failures.empty()) << "seed " << seed << ": " << result->failures[0].expected;
+    EXPECT_TRUE(result->failures.empty())
+        << "seed " << seed << ": " << result->failures[0].expected;
     EXPECT_EQ(lines(result->trace), lines(session->trace())) << "seed " << seed;
   }
 }
@@ -88,7 +97,8 @@ TEST(Take, TimeHandedInInAnyPortionsGivesTheSameTrace) {
   const auto coarse = play(project, take, measure);
   auto fine = Session::start(project, *find(project, take.display), measure);
   for (const TakeStep& step : take.steps) {
-    const Ms until = step.what.index() == 0 ? std::get<InputEvent>(step.what).at : std::get<Expectation>(step.what).at;
+    const Ms until = step.what.index() == 0 ? std::get<InputEvent>(step.what).at
+                                            : std::get<Expectation>(step.what).at;
     while (fine->now() < until) fine->feed({fine->now() + 1, InputType::Tick, {}, 0, 0, {}, true});
     if (step.what.index() == 0) fine->feed(*eventOf(step, *fine));
   }
@@ -112,15 +122,19 @@ TEST_P(BadTake, IsRefusedWithItsLine) {
 
 INSTANTIATE_TEST_SUITE_P(
     All, BadTake,
-    testing::Values(Bad{"", "line 1", "empty"}, Bad{"not json\n", "line 1", "not valid JSON"},
-                    Bad{"{\"take\":2}\n", "line 1", "header"},
-                    Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"accept\"}\nthat was it\n", "line 3", "not valid JSON"},
-                    Bad{"{\"take\":1}\n{\"at\":50,\"do\":\"accept\"}\n{\"at\":49,\"do\":\"accept\"}\n", "line 3", "50 ms or later"},
-                    Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"fly\"}\n", "line 2, /do", "expected one of"},
-                    Bad{"{\"take\":1}\n{\"do\":\"accept\"}\n", "line 2, /at", "expected a time"},
-                    Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"move\",\"dir\":\"north\"}\n", "line 2, /dir", "up, down"},
-                    Bad{"{\"take\":1}\n{\"at\":1e300,\"do\":\"accept\"}\n", "line 2, /at", "from 0"},
-                    Bad{"{\"take\":1}\n[1]\n", "line 2", "expected an object"}));
+    testing::Values(
+        Bad{"", "line 1", "empty"}, Bad{"not json\n", "line 1", "not valid JSON"},
+        Bad{"{\"take\":2}\n", "line 1", "header"},
+        Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"accept\"}\nthat was it\n", "line 3",
+            "not valid JSON"},
+        Bad{"{\"take\":1}\n{\"at\":50,\"do\":\"accept\"}\n{\"at\":49,\"do\":\"accept\"}\n",
+            "line 3", "50 ms or later"},
+        Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"fly\"}\n", "line 2, /do", "expected one of"},
+        Bad{"{\"take\":1}\n{\"do\":\"accept\"}\n", "line 2, /at", "expected a time"},
+        Bad{"{\"take\":1}\n{\"at\":5,\"do\":\"move\",\"dir\":\"north\"}\n", "line 2, /dir",
+            "up, down"},
+        Bad{"{\"take\":1}\n{\"at\":1e300,\"do\":\"accept\"}\n", "line 2, /at", "from 0"},
+        Bad{"{\"take\":1}\n[1]\n", "line 2", "expected an object"}));
 
 TEST(Take, NamingWhatIsNotThereIsAnErrorWithTheLine) {
   const PlainMeasure measure;
