@@ -20,6 +20,7 @@ class Gatherer {
     found_.clear();
     nearestFar_ = secondFar_ = kNever;
     blocker_ = -1;
+    bestAhead_ = kNever;
   }
 
   void consider(int target) {
@@ -37,19 +38,24 @@ class Gatherer {
         secondFar_ = std::min(secondFar_, b.far);
       }
     }
-    found_.push_back({{target, r.ahead, static_cast<float>(effort(a, b, r))}, b.near});
+    const double price = effort(a, b, r);
+    if (r.ahead) bestAhead_ = std::min(bestAhead_, price);
+    found_.push_back({{target, r.ahead, static_cast<float>(price)}, b.near});
   }
 
-  // All slabs that begin before the first blocker ends; with no blocker in sight, until enough
-  // nearer ones are known than anything later could be.
+  // All slabs that begin before the first blocker ends; with no blocker in sight, until more are
+  // known that are nearer than anything later could be.
   void walk() {
     const Facing a = boxes_[size_t(source_)];
     const auto all = slabs_.slabs();
     for (size_t s = slabs_.firstFrom(a.far - tuning::kTouch); s < all.size(); ++s) {
       const auto& slab = all[s];
       if (slab.first + 1 > nearestFar_) return;
-      if (enoughBefore(slab.first - a.far)) return;
-      const double spread = std::max(0.0, std::min(slab.last, nearestFar_) - a.far);
+      const double gap = slab.first - a.far;
+      const bool enough = enoughBefore(gap);
+      // What lies straight ahead comes first however far it is, so it is looked for to the end.
+      if (enough && bestAhead_ <= gap) return;
+      const double spread = enough ? 0 : std::max(0.0, std::min(slab.last, nearestFar_) - a.far);
       slabs_.across(slab, a.lo - spread, a.hi + spread, [&](int b) {
         if (boxes_[size_t(b)].near >= a.far - tuning::kTouch) consider(b);
       });
@@ -90,6 +96,7 @@ class Gatherer {
   size_t most_;
   int source_ = -1, blocker_ = -1;
   double nearestFar_ = kNever, secondFar_ = kNever;  // of what stands in the way
+  double bestAhead_ = kNever;  // the least effort of what lies in the strip ahead
   std::vector<Found> found_;
 };
 

@@ -2,25 +2,9 @@
 
 #include <gmock/gmock.h>
 
-#include <cstdlib>
-#include <new>
-
 #include "core/machine/templates.h"
+#include "support/allocations.h"
 #include "support/layouts.h"
-
-// Counts what is allocated, to show that the interpreter's steady state allocates nothing.
-static thread_local long allocations = 0;
-void* operator new(std::size_t size) {
-  ++allocations;
-  if (void* p = std::malloc(size ? size : 1)) return p;
-  throw std::bad_alloc();
-}
-void operator delete(void* p) noexcept {
-  std::free(p);
-}
-void operator delete(void* p, std::size_t) noexcept {
-  std::free(p);
-}
 
 namespace bristle {
 namespace {
@@ -295,9 +279,9 @@ TEST(Interpreter, AllocatesNothingOnceWarm) {
   Rig rig(menu(Wins::Hover));
   Dice dice(1);
   for (int i = 0; i < 100; ++i) disturb(rig, dice), rig.out.clear();
-  const long before = allocations;
+  const long before = test::allocations();
   for (int i = 0; i < 10000; ++i) disturb(rig, dice), rig.out.clear();
-  EXPECT_EQ(allocations, before);
+  EXPECT_EQ(test::allocations(), before);
 }
 
 }  // namespace

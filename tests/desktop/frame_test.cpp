@@ -1,0 +1,187 @@
+// Shelf, finder, theme and the Shape bench's card.
+#include <QListWidget>
+
+#include "core/machine/mix.h"
+#include "desktop/frame/finder.h"
+#include "desktop/frame/theme.h"
+#include "desktop/rehearse/rehearse_bench.h"
+#include "desktop/rehearse/stage.h"
+#include "desktop/shape/swatches.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class Frame : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    work().replace(test::fullProject(), {}, false);
+  }
+  PropKey key(size_t part, Prop prop) { return {project().kinds[0]->parts[part].id, prop}; }
+};
+
+TEST_F(Frame, TheShelfShowsWhatIsThereAndPicksIt) {
+  auto* screens = named<QListWidget>(QStringLiteral("Screens"));
+  ASSERT_EQ(screens->count(), 2);
+  EXPECT_TRUE(screens->item(0)->text().contains(QStringLiteral("opens first")));
+  screens->setFocus();
+  QTest::keyClick(screens, Qt::Key_Down);
+  EXPECT_EQ(work().picked().screen, project().screens[1]->id);
+  click(QStringLiteral("New kind"));
+  EXPECT_EQ(project().kinds.size(), 2U);
+  EXPECT_EQ(work().picked().kind, project().kinds[1]->id);
+  work().undo();
+  EXPECT_EQ(named<QListWidget>(QStringLiteral("Kinds"))->count(), 1);
+}
+
+TEST_F(Frame, MiniaturesFollowTheLook) {
+  work().replace(test::columnMenu({"One"}), {}, false);
+  auto* kinds = named<QListWidget>(QStringLiteral("Kinds"));
+  const auto middle = [&] {
+    return kinds->item(0)->icon().pixmap(64, 38).toImage().pixelColor(9, 19);
+  };
+  ASSERT_TRUE(work().perform(setLook(project().kinds[0]->id, {Column{}}, key(0, Prop::Fill),
+                                     Fill::solid({250, 10, 10, 255}))));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return middle().red() > 200 && middle().blue() < 60; }));
+  ASSERT_TRUE(work().perform(setLook(project().kinds[0]->id, {Column{}}, key(0, Prop::Fill),
+                                     Fill::solid({10, 10, 250, 255}))));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return middle().blue() > 200 && middle().red() < 60; }));
+}
+
+TEST_F(Frame, TheFinderFindsByWordsInAnyOrderAndRuns) {
+  test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
+  auto* text = named<QLineEdit>(QStringLiteral("Find a command"));
+  auto* found = named<QListWidget>(QStringLiteral("Commands found"));
+  const int all = found->count();
+  EXPECT_GT(all, 15);
+  QTest::keyClicks(text, QStringLiteral("bench rou"));
+  ASSERT_EQ(found->count(), 1);
+  QTest::keyClick(text, Qt::Key_Return);
+  EXPECT_TRUE(window->bench(QStringLiteral("route"))->isVisible());
+  test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
+  QTest::keyClick(named<QLineEdit>(QStringLiteral("Find a command")), Qt::Key_Escape);
+  EXPECT_FALSE(window->findChild<Finder*>()->isVisible());
+}
+
+TEST_F(Frame, EveryCommandHasANameOfItsOwnPerBench) {
+  for (const BenchInfo& bench : benches()) {
+    window->openBench(QString::fromLatin1(bench.id));
+    QSet<QString> names;
+    QSet<QString> keys;
+    for (const QAction* action : window->allCommands()) {
+      EXPECT_FALSE(action->text().isEmpty());
+      const QString shortcut = action->shortcut().toString();
+      EXPECT_TRUE(shortcut.isEmpty() || !keys.contains(shortcut))
+          << fromQt(shortcut) << " is taken twice";
+      keys.insert(shortcut);
+      names.insert(action->text());
+    }
+    EXPECT_GT(names.size(), 15);
+  }
+}
+
+TEST_F(Frame, BothThemesKeepTheirContrast) {
+  for (const Theme& t : {Theme::light(), Theme::darkOne()}) {
+    const auto least = [&](const QColor& text, std::initializer_list<QColor> grounds) {
+      for (const QColor& ground : grounds)
+        EXPECT_GE(contrast(fromQt(text), fromQt(ground)), 4.5)
+            << fromQt(text.name()) << " on " << fromQt(ground.name());
+    };
+    least(t.ink, {t.chrome, t.raised, t.band, t.tint});
+    least(t.quiet, {t.chrome, t.raised, t.band, t.tint});
+    least(t.accent, {t.chrome, t.raised});
+    least(t.wrong, {t.chrome, t.raised});
+    least(t.onAccent, {t.accent});
+    least(t.onWork, {t.work});
+  }
+}
+
+TEST_F(Frame, UndoSaysWhatItUndoes) {
+  ASSERT_TRUE(work().perform(addScreen("Third")));
+  EXPECT_TRUE(named<QAbstractButton>(QStringLiteral("Undo"))
+                  ->text()
+                  .contains(QStringLiteral("new screen")));
+  click(QStringLiteral("Undo"));
+  EXPECT_EQ(project().screens.size(), 2U);
+  EXPECT_TRUE(named<QAbstractButton>(QStringLiteral("Redo"))
+                  ->toolTip()
+                  .contains(QStringLiteral("new screen")));
+}
+
+TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
+  const auto shown = [&] {
+    for (QLabel* label : window->findChildren<QLabel*>())
+      if (label->text().contains(QStringLiteral("finding"))) return label->text();
+    return QString();
+  };
+  const QString before = shown();
+  ASSERT_TRUE(
+      work().perform(changeItems(project().screens[0]->id, {test::buttons(project())[0]}, "break",
+                                 {}, [](Item& i) { i.button()->kind = {"gone"}; })));
+  EXPECT_NE(shown(), before);
+}
+
+TEST_F(Frame, PartsAreAddedRenamedAndRemovedOnTheCard) {
+  const size_t before = project().kinds[0]->parts.size();
+  choose(QStringLiteral("Add a"), 2);
+  click(QStringLiteral("Add part"));
+  ASSERT_EQ(project().kinds[0]->parts.size(), before + 1);
+  const PartId added = project().kinds[0]->parts.back().id;
+  EXPECT_EQ(project().kinds[0]->parts.back().type, PartType::Marker);
+  work().pickColumns({Column{}}, {added, Prop::Colour});
+  fill(QStringLiteral("Picked part"), QStringLiteral("Caret"));
+  EXPECT_EQ(project().kinds[0]->parts.back().name, "Caret");
+  click(QStringLiteral("Remove this part"));
+  EXPECT_EQ(project().kinds[0]->parts.size(), before);
+}
+
+TEST_F(Frame, ColoursOfTheProjectAreTakenByMouseAndKeys) {
+  work().pickColumns({StateId{"pressed"}}, key(0, Prop::Fill));
+  auto* swatches = window->findChild<Swatches*>();
+  const auto colours = coloursOf(project(), 24);
+  ASSERT_GT(colours.size(), 2U);
+  QTest::mouseClick(swatches, Qt::LeftButton, {}, QPoint(8, 8));
+  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"pressed"}, key(0, Prop::Fill))),
+            Fill::solid(colours[0]));
+  swatches->setFocus();
+  QTest::keyClick(swatches, Qt::Key_Right);
+  const auto now = coloursOf(project(), 24);
+  QTest::keyClick(swatches, Qt::Key_Return);
+  EXPECT_EQ(std::get<Fill>(valueIn(*project().kinds[0], {"pressed"}, key(0, Prop::Fill))),
+            Fill::solid(now[1]));
+}
+
+TEST_F(Frame, WhichLookIsStrongerIsChosenOnTheCard) {
+  choose(QStringLiteral("Stronger look"), 1);
+  const Machine& machine = *project().machines[0];
+  const bool focusFirst =
+      std::any_of(machine.transitions.begin(), machine.transitions.end(), [](const Transition& t) {
+        return t.from && t.from->text == "hover" && t.on == Event::FocusGain;
+      });
+  EXPECT_TRUE(focusFirst);
+}
+
+TEST_F(Frame, LosingTheKeyboardGivesUpAHeldKey) {
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  window->openBench(QStringLiteral("rehearse"));
+  auto& bench = static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
+  QTest::keyPress(&bench.stage(), Qt::Key_Return);
+  const auto& button = bench.rehearsal().session()->stack()[0].buttons[0];
+  ASSERT_TRUE(button.running.signals.has(Signals::Down));
+  test::WindowTest::key(Qt::Key_F6);
+  EXPECT_FALSE(bench.stage().hasFocus());
+  EXPECT_FALSE(button.running.signals.has(Signals::Armed));
+}
+
+TEST_F(Frame, AMenuWithoutAScreenSaysSoInsteadOfRunning) {
+  work().replace(emptyProject(), {}, false);
+  test::WindowTest::key(Qt::Key_F5);
+  bool told = false;
+  for (QLabel* label : window->findChildren<QLabel*>())
+    told |= label->text().contains(QStringLiteral("Nothing to rehearse yet"));
+  EXPECT_TRUE(told);
+}
+
+}  // namespace
+}  // namespace bristle

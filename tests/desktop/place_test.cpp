@@ -1,0 +1,171 @@
+// The Place bench's card, strip and canvas, each by what a person does with them.
+#include <QPlainTextEdit>
+#include <QTableView>
+
+#include "core/edit/screen_edits.h"
+#include "desktop/place/canvas.h"
+#include "desktop/place/display_strip.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class PlaceBenchTest : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    work().replace(test::columnMenu({"One", "Two"}), {}, false);
+    ASSERT_TRUE(work().perform(addButton(screenId(), project().kinds[0]->id, "Free", 800, 300)));
+    window->openBench(QStringLiteral("place"));
+    free = test::buttons(project())[2];
+  }
+  ScreenId screenId() { return project().screens[0]->id; }
+  const Item& item(const ItemId& id) { return *findItem(*project().screens[0], id); }
+  Box boxOf(const ItemId& id) {
+    const Screen& screen = *project().screens[0];
+    for (size_t i = 0; i < screen.items.size(); ++i)
+      if (screen.items[i]->id == id) return work().layout().items[i].box;
+    return {};
+  }
+  Canvas& canvas() { return *window->findChild<Canvas*>(); }
+  ItemId free;
+};
+
+TEST_F(PlaceBenchTest, PinningElsewhereMovesNothingNowButHoldsOnTheOtherDisplay) {
+  work().pickItems({free});
+  const Box before = boxOf(free);
+  choose(QStringLiteral("Keeps to, x"), int(Pin::End));
+  choose(QStringLiteral("Keeps to, y"), int(Pin::End));
+  EXPECT_EQ(boxOf(free), before);
+  EXPECT_EQ(item(free).place.x.pin, Pin::End);
+  auto* strip = window->findChild<DisplayStrip*>();
+  strip->setFocus();
+  key(Qt::Key_Right);
+  ASSERT_EQ(work().picked().display, project().displays[1].id);
+  const Box after = boxOf(free);
+  EXPECT_NEAR(1920 - after.x - after.w, 1920 - before.x - before.w, 1e-6);
+  EXPECT_NEAR(1200 - after.y - after.h, 1080 - before.y - before.h, 1e-6);
+}
+
+TEST_F(PlaceBenchTest, FieldsChangeThePickedItem) {
+  work().pickItems({free});
+  fill(QStringLiteral("Caption"), QStringLiteral("Depth chart"));
+  fill(QStringLiteral("Spoken name"), QStringLiteral("Chart of depths"));
+  fill(QStringLiteral("Distance x"), QStringLiteral("640"));
+  fill(QStringLiteral("Width"), QStringLiteral("333"));
+  click(QStringLiteral("Disabled at first"));
+  const Item& i = item(free);
+  EXPECT_EQ(i.button()->caption, "Depth chart");
+  EXPECT_EQ(i.button()->accessibleName, "Chart of depths");
+  EXPECT_EQ(i.place.x.offset, 640);
+  EXPECT_EQ(boxOf(free).w, 333);
+  EXPECT_TRUE(i.button()->disabled);
+  click(QStringLiteral("Focus starts here"));
+  EXPECT_EQ(project().screens[0]->entry, free);
+}
+
+TEST_F(PlaceBenchTest, ANumberOutOfRangeIsMarkedAndNotTaken) {
+  work().pickItems({free});
+  fill(QStringLiteral("Distance x"), QStringLiteral("far away"));
+  EXPECT_EQ(item(free).place.x.offset, 800);
+  EXPECT_TRUE(named<QLineEdit>(QStringLiteral("Distance x"))->property("bad").toBool());
+  fill(QStringLiteral("Distance x"), QStringLiteral("10"));
+  EXPECT_FALSE(named<QLineEdit>(QStringLiteral("Distance x"))->property("bad").toBool());
+}
+
+TEST_F(PlaceBenchTest, OneChangeGoesToAllThatArePicked) {
+  work().pickItems(test::buttons(project()));
+  fill(QStringLiteral("Height"), QStringLiteral("90"));
+  for (const ItemId& id : test::buttons(project())) EXPECT_EQ(boxOf(id).h, 90);
+  work().undo();
+  EXPECT_NE(boxOf(free).h, 90);
+}
+
+TEST_F(PlaceBenchTest, TheColumnThatHoldsAButtonIsOneClickAway) {
+  work().pickItems({test::buttons(project())[0]});
+  click(QStringLiteral("Pick the row or column that holds it"));
+  ASSERT_TRUE(work().item()->container());
+  fill(QStringLiteral("Gap"), QStringLiteral("40"));
+  const auto ids = test::buttons(project());
+  EXPECT_EQ(boxOf(ids[1]).y - boxOf(ids[0]).y - boxOf(ids[0]).h, 40);
+  choose(QStringLiteral("Across"), int(Across::End));
+  EXPECT_EQ(work().item()->container()->across, Across::End);
+}
+
+TEST_F(PlaceBenchTest, AMarqueePicksWhatItTouchesAndEscapeLetsGo) {
+  const QRectF around = canvas().toWidget(boxOf(free)).adjusted(-12, -12, 12, 12);
+  drag(&canvas(), around.topLeft(), around.bottomRight());
+  EXPECT_EQ(work().picked().items, std::vector{free});
+  canvas().setFocus();
+  key(Qt::Key_Escape);
+  EXPECT_TRUE(work().picked().items.empty());
+}
+
+TEST_F(PlaceBenchTest, KeysPickRemoveAndDuplicate) {
+  canvas().setFocus();
+  key(Qt::Key_Period);
+  EXPECT_EQ(work().picked().items.size(), 1U);
+  work().pickItems({free});
+  canvas().setFocus();
+  key(Qt::Key_D, Qt::ControlModifier);
+  EXPECT_EQ(test::buttons(project()).size(), 4U);
+  key(Qt::Key_A, Qt::ControlModifier);
+  EXPECT_EQ(work().picked().items.size(), 4U);
+  key(Qt::Key_Delete);
+  EXPECT_TRUE(test::buttons(project()).empty());
+  key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(test::buttons(project()).size(), 4U);
+}
+
+TEST_F(PlaceBenchTest, ADragWithShiftStaysOnOneAxisAndLockedThingsStay) {
+  const QPointF from = canvas().toWidget(boxOf(free)).center();
+  QTest::mousePress(&canvas(), Qt::LeftButton, {}, from.toPoint());
+  QTest::mouseMove(&canvas(), (from + QPointF(40, 9)).toPoint());
+  QMouseEvent move(QEvent::MouseMove, from + QPointF(80, 20),
+                   canvas().mapToGlobal(from + QPointF(80, 20)), Qt::NoButton, Qt::LeftButton,
+                   Qt::ShiftModifier);
+  QApplication::sendEvent(&canvas(), &move);
+  QTest::mouseRelease(&canvas(), Qt::LeftButton, {}, (from + QPointF(80, 20)).toPoint());
+  EXPECT_EQ(item(free).place.y.offset, 300);
+  EXPECT_GT(item(free).place.x.offset, 900);
+  work().pickItems({free});
+  click(QStringLiteral("Locked: not picked by mistake"));
+  work().pickItems({});
+  QTest::mouseClick(&canvas(), Qt::LeftButton, {},
+                    canvas().toWidget(boxOf(free)).center().toPoint());
+  EXPECT_TRUE(work().picked().items.empty());
+}
+
+TEST_F(PlaceBenchTest, PanelsAndPicturesAreAddedFromTheFinderAndChanged) {
+  key(Qt::Key_J, Qt::ControlModifier);
+  QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("add panel"));
+  key(Qt::Key_Return);
+  ItemId panel;
+  for (const auto& i : project().screens[0]->items)
+    if (std::holds_alternative<PanelData>(i->what)) panel = i->id;
+  ASSERT_TRUE(panel);
+  work().pickItems({panel});
+  fill(QStringLiteral("Fill"), QStringLiteral("#ff0000 #0000ff 0°"));
+  EXPECT_EQ(std::get<PanelData>(item(panel).what).fill.type, FillType::Linear);
+  fill(QStringLiteral("Fill"), QStringLiteral("reddish"));
+  EXPECT_EQ(std::get<PanelData>(item(panel).what).fill.type, FillType::Linear)
+      << "not understood, not taken";
+}
+
+TEST_F(PlaceBenchTest, TheScreensOwnDetailsAreEdited) {
+  work().pickItems({});
+  fill(QStringLiteral("Name"), QStringLiteral("Deck"));
+  fill(QStringLiteral("Backdrop"), QStringLiteral("#102030"));
+  fill(QStringLiteral("Dims below"), QStringLiteral("0.5"));
+  click(QStringLiteral("Moves pass over disabled buttons"));
+  const Screen& screen = *project().screens[0];
+  EXPECT_EQ(screen.name, "Deck");
+  EXPECT_EQ(screen.backdrop, Fill::solid({16, 32, 48, 255}));
+  EXPECT_EQ(screen.dimBelow, 0.5);
+  EXPECT_FALSE(screen.passDisabled);
+  const QImage shot = canvas().grab().toImage();
+  EXPECT_EQ(shot.pixelColor(canvas().toWidget(QPointF(1900, 1060)).toPoint()), QColor(16, 32, 48));
+}
+
+}  // namespace
+}  // namespace bristle

@@ -1,0 +1,113 @@
+// The clock of a rehearsal, takes that fail, the player and the pictures of the benches.
+#include <QDir>
+#include <QImage>
+#include <QLabel>
+#include <QSignalSpy>
+
+#include "core/formats/file_io.h"
+#include "core/formats/take_file.h"
+#include "desktop/frame/theme.h"
+#include "desktop/player.h"
+#include "desktop/rehearse/rehearse_bench.h"
+#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/takes.h"
+#include "desktop/shots.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class RehearsalTest : public test::WindowTest {
+ protected:
+  RehearseBench& bench() {
+    return static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
+  }
+  Rehearsal& rehearsal() { return bench().rehearsal(); }
+  void openDemo() {
+    ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  }
+};
+
+TEST_F(RehearsalTest, StandsStillAndStepsByHand) {
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  window->openBench(QStringLiteral("rehearse"));
+  choose(QStringLiteral("Speed"), 3);
+  rehearsal().setSpeed(0);
+  const Ms before = rehearsal().session()->now();
+  QTest::qWait(40);
+  EXPECT_EQ(rehearsal().session()->now(), before);
+  click(QStringLiteral("Step by 16 ms"));
+  EXPECT_EQ(rehearsal().session()->now(), before + 16);
+}
+
+TEST_F(RehearsalTest, AChangeElsewhereBeginsItAnew) {
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  window->openBench(QStringLiteral("rehearse"));
+  key(Qt::Key_Down);
+  const auto ids = test::buttons(project());
+  ASSERT_EQ(rehearsal().session()->focused(), ids[1]);
+  ASSERT_TRUE(work().perform(setEntry(project().screens[0]->id, ids[1])));
+  EXPECT_EQ(rehearsal().session()->trace().size(), 3U) << "opened again";
+  work().undo();
+  EXPECT_EQ(rehearsal().session()->focused(), ids[0]);
+}
+
+TEST_F(RehearsalTest, AFailingTakeSaysWhereInTheWindow) {
+  openDemo();
+  window->openBench(QStringLiteral("rehearse"));
+  auto take = parseTake("{\"take\":1}\n{\"at\":10,\"expect\":\"focus – → nobody (entry)\"}\n");
+  QSignalSpy ended(&rehearsal(), &Rehearsal::replayEnded);
+  ASSERT_TRUE(rehearsal().replay(*take));
+  ASSERT_TRUE(ended.wait(5000));
+  ASSERT_EQ(rehearsal().failures().size(), 1U);
+  bool told = false;
+  for (QLabel* label : window->findChildren<QLabel*>())
+    told |= label->text().contains(QStringLiteral("line 2")) &&
+            label->text().contains(QStringLiteral("nobody"));
+  EXPECT_TRUE(told);
+}
+
+TEST_F(RehearsalTest, ThePlayerGivesTheCommandLinesTraceAndAPicture) {
+  openDemo();
+  const std::string tour = test::sourcePath("data/demo/tour.take.jsonl");
+  EXPECT_EQ(playInWindow(*window, {tour, fromQt(path("a.png")), fromQt(path("a.trace"))}), 0);
+  const auto result = play(project(), *parseTake(*readFile(tour)), FontMeasure());
+  std::string expected;
+  for (const TraceEntry& e : result->trace)
+    expected += std::to_string(e.at) + "\t" + toLine(e) + "\n";
+  EXPECT_EQ(*readFile(fromQt(path("a.trace"))), expected);
+  EXPECT_GT(QImage(path("a.png")).width(), 1000);
+}
+
+TEST_F(RehearsalTest, ThePlayerFailsWhenATakeDoesAndTellsWhatItCannotRead) {
+  openDemo();
+  std::string take = *readFile(test::sourcePath("data/demo/tour.take.jsonl"));
+  take.replace(take.find("activate slot-4"), 15, "activate slot-9");
+  ASSERT_TRUE(writeFile(fromQt(path("bad.take.jsonl")), take));
+  EXPECT_EQ(playInWindow(*window, {fromQt(path("bad.take.jsonl")), {}, {}}), 1);
+  EXPECT_EQ(playInWindow(*window, {fromQt(path("none.take.jsonl")), {}, {}}), 2);
+}
+
+TEST_F(RehearsalTest, TakesAreKeptBesideTheProjectAndNeverWrittenOver) {
+  Take take;
+  take.name = "First try!";
+  EXPECT_FALSE(keepTake({}, take)) << "the project has no place yet";
+  EXPECT_EQ(*keepTake(folder.path(), take), path("takes/first-try.take.jsonl"));
+  EXPECT_EQ(*keepTake(folder.path(), take), path("takes/first-try-2.take.jsonl"));
+  EXPECT_EQ(takesIn(folder.path()).size(), 2);
+  EXPECT_EQ(readTake(takesIn(folder.path())[0])->name, "First try!");
+}
+
+TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {
+  openDemo();
+  EXPECT_EQ(makeShots(*window, path("shots")), 0);
+  const auto files = QDir(path("shots")).entryList(QDir::Files);
+  EXPECT_EQ(files.size(), int(benches().size()) * 2);
+  const QImage light(path("shots/shape.png")), dark(path("shots/shape-dark.png"));
+  EXPECT_GT(light.pixelColor(20, light.height() - 40).lightness(), 200);
+  EXPECT_LT(dark.pixelColor(20, dark.height() - 40).lightness(), 80);
+  applyTheme(*qApp, Theme::light());
+}
+
+}  // namespace
+}  // namespace bristle

@@ -1,0 +1,20 @@
+#include "support/allocations.h"
+
+#include <cstdlib>
+#include <new>
+
+static thread_local long counted = 0;
+
+void* operator new(std::size_t size) {
+  ++counted;
+  if (void* p = std::malloc(size ? size : 1)) return p;
+  throw std::bad_alloc();
+}
+void operator delete(void* p) noexcept { std::free(p); }
+void operator delete(void* p, std::size_t) noexcept { std::free(p); }
+
+namespace bristle::test {
+
+long allocations() { return counted; }
+
+}  // namespace bristle::test

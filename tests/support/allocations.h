@@ -1,0 +1,8 @@
+// Counts what this thread allocates, to show what allocates nothing.
+#pragma once
+
+namespace bristle::test {
+
+long allocations();
+
+}  // namespace bristle::test
