@@ -121,7 +121,9 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
             << "no accessible name: " << fromQt(describe(w));
       }
     ASSERT_FALSE(wanted.empty());
-    (*wanted.begin())->setFocus();
+    // Focus that is set upon one of a group makes this one the group's stop, so begin elsewhere.
+    QWidget* start = named<QWidget>(QStringLiteral("Menu of all commands"));
+    start->setFocus();
     std::set<QWidget*> reached;
     for (int i = 0; i < 200; ++i) {
       QWidget* now = QApplication::focusWidget();
@@ -137,7 +139,7 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     }
     // From the stage F6 goes on to the card; what comes before it in the chain is reached
     // backwards.
-    (*wanted.begin())->setFocus();
+    start->setFocus();
     for (int i = 0; i < 200; ++i) {
       QWidget* now = QApplication::focusWidget();
       if (!now || qobject_cast<Stage*>(now)) break;
