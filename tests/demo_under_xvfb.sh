@@ -13,3 +13,9 @@ xvfb-run -a -s "-screen 0 1280x800x24" env QT_QPA_PLATFORM=xcb BRISTLE_SETTINGS=
   --picture "$out/demo.png" --trace "$out/window.trace"
 cmp "$out/command.trace" "$out/window.trace"
 test -s "$out/demo.png"
+# A file that cannot be opened ends at once with a word why, even where nobody could answer a question.
+echo "no project" >"$out/broken.bristle"
+status=0
+QT_QPA_PLATFORM=offscreen timeout 20 "$bristle" "$out/broken.bristle" 2>"$out/why" || status=$?
+test "$status" = 2
+grep -q "not valid JSON" "$out/why"

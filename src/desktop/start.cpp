@@ -16,9 +16,13 @@ int startDesktop(int argc, char** argv, const StartOptions& options) {
   QApplication::setApplicationName(QStringLiteral("bristle"));
   QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/bristle.svg")));
   Window window(qEnvironmentVariable("BRISTLE_SETTINGS"));
-  if (!options.file.empty() && !window.files().open(toQt(options.file))) {
-    std::cerr << "bristle: " << options.file << " could not be opened\n";
-    return 2;
+  if (!options.file.empty()) {
+    const auto note = window.files().load(toQt(options.file));
+    if (!note) {
+      std::cerr << "bristle: " << note.error().text() << "\n";
+      return 2;
+    }
+    if (!note->isEmpty()) window.work().tell(*note, true);
   }
   window.show();
   if (!options.play.empty())

@@ -33,6 +33,7 @@ TEST_F(RehearsalTest, StandsStillAndStepsByHand) {
   window->openBench(QStringLiteral("rehearse"));
   choose(QStringLiteral("Speed"), 3);
   rehearsal().setSpeed(0);
+  rehearsal().stepBy(0);  // the session comes to where the clock stands
   const Ms before = rehearsal().session()->now();
   QTest::qWait(40);
   EXPECT_EQ(rehearsal().session()->now(), before);

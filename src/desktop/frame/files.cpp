@@ -54,28 +54,30 @@ bool Files::newProject() {
   return true;
 }
 
-bool Files::open(const QString& wanted) {
+Result<QString> Files::load(const QString& wanted) {
   const QString path = QFileInfo(wanted).absoluteFilePath();
-  if (!mayLeave()) return false;
   const auto text = readFile(fromQt(path));
-  if (!text) {
-    complain(tr("This file cannot be opened."), toQt(text.error().text()));
-    return false;
-  }
+  if (!text) return tl::unexpected(text.error());
   auto opened = parseProject(*text);
-  if (!opened) {
-    complain(tr("%1 is not opened, and is as it was.").arg(QFileInfo(path).fileName()),
-             toQt(opened.error().text()));
-    return false;
-  }
+  if (!opened)
+    return fail(fromQt(path) + " " + opened.error().place, opened.error().reason);
   path_ = path;
   stamp_ = stampOf(fromQt(path));
   work_.replace(std::move(opened->project), QFileInfo(path).absolutePath(), opened->readOnly);
   remember(path);
   Q_EMIT pathChanged();
-  work_.tell(
-      opened->note.empty() ? tr("Opened %1").arg(QFileInfo(path).fileName()) : toQt(opened->note),
-      !opened->note.empty());
+  return toQt(opened->note);
+}
+
+bool Files::open(const QString& path) {
+  if (!mayLeave()) return false;
+  const QString name = QFileInfo(path).fileName();
+  const auto note = load(path);
+  if (!note) {
+    complain(tr("%1 is not opened, and is as it was.").arg(name), toQt(note.error().text()));
+    return false;
+  }
+  work_.tell(note->isEmpty() ? tr("Opened %1").arg(name) : *note, !note->isEmpty());
   return true;
 }
 

@@ -23,6 +23,9 @@ class Files : public QObject {
   // Each asks first where changes would be lost; false when nothing came of it.
   bool newProject();
   bool open(const QString& path);
+  // The same without any question or message: for the start, where nobody may be there to answer.
+  // Gives a note for the person, mostly empty.
+  Result<QString> load(const QString& path);
   bool openAsked();
   bool save();
   bool saveAsked();

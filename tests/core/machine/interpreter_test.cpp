@@ -3,7 +3,7 @@
 #include <gmock/gmock.h>
 
 #include "core/machine/templates.h"
-#include "support/allocations.h"
+#include "core/machine/allocations.h"
 #include "support/layouts.h"
 
 namespace bristle {
