@@ -54,7 +54,7 @@ int makeShots(Window& window, const QString& folder) {
       const QString id = QString::fromLatin1(info.id);
       window.openBench(id);
       prepare(window, id);
-      QTest::qWait(60);
+      QTest::qWait(400);  // until the shelf has its miniatures
       const QString file = folder + QLatin1Char('/') + id + (dark ? "-dark.png" : ".png");
       if (!window.grab().save(file)) {
         std::cerr << "bristle: " << fromQt(file) << " cannot be written\n";

@@ -110,7 +110,10 @@ void RehearseBench::buildCard() {
   trace_->setTabChangesFocus(true);
   trace_->setMaximumBlockCount(kMostShown);
   trace_->setMinimumHeight(160);
-  column->addWidget(trace_, 1);
+  auto* inset = new QHBoxLayout;
+  inset->setContentsMargins(16, 0, 16, 0);
+  inset->addWidget(trace_);
+  column->addLayout(inset, 1);
   auto* form = new Form;
   form->heading(tr("TAKES"));
   name_ = form->text(tr("Name"), [](const QString&) { return true; });

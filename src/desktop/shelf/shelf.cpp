@@ -13,7 +13,9 @@
 namespace bristle {
 namespace {
 constexpr QSize kMiniature(64, 38);
-}
+constexpr int kFirst = 120;  // ms after a change, or after the start, until miniatures are drawn
+constexpr int kNext = 5;     // ms between one and the next, so that input comes in between
+}  // namespace
 
 Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   auto* column = new QVBoxLayout(this);
@@ -33,7 +35,7 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
   });
   soon_.setSingleShot(true);
-  soon_.setInterval(40);
+  soon_.setInterval(kFirst);
   connect(&soon_, &QTimer::timeout, this, &Shelf::drawMiniatures);
   connect(&work, &Work::changed, this, [this](const Change& change) {
     // Screens show kinds, so a change of these changes both.
@@ -128,12 +130,13 @@ void Shelf::refresh() {
     item.setText(s.id == p.first ? tr("%1\nopens first").arg(toQt(s.name)) : toQt(s.name));
   });
   filling_ = false;
-  if (!soon_.isActive()) soon_.start();
+  if (!soon_.isActive()) soon_.start(kFirst);
 }
 
+// One at a time: pictures may have to be loaded for it.
 void Shelf::drawMiniatures() {
   const Project& p = work_.project();
-  const auto draw = [&](const auto& parts, auto& shown, QListWidget* list) {
+  const auto drawOne = [&](const auto& parts, auto& shown, QListWidget* list) {
     shown.resize(parts.size());
     for (size_t i = 0; i < parts.size(); ++i) {
       if (shown[i] && shown[i]->same(parts[i])) continue;
@@ -143,10 +146,12 @@ void Shelf::drawMiniatures() {
       QIcon icon(picture);
       icon.addPixmap(picture, QIcon::Selected);
       list->item(static_cast<int>(i))->setIcon(icon);
+      return true;
     }
+    return false;
   };
-  draw(p.kinds, shownKinds_, kinds_);
-  draw(p.screens, shownScreens_, screens_);
+  if (drawOne(p.kinds, shownKinds_, kinds_) || drawOne(p.screens, shownScreens_, screens_))
+    soon_.start(kNext);
 }
 
 }  // namespace bristle
