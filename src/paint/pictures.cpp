@@ -3,6 +3,7 @@
 #include <QDir>
 #include <QFileInfo>
 #include <QImageReader>
+#include <cmath>
 
 #include "paint/convert.h"
 
@@ -22,6 +23,7 @@ void Pictures::setFolder(const QString& folder) {
   if (folder == folder_) return;
   folder_ = folder;
   loaded_.clear();
+  scaled_.clear();
 }
 
 const Pictures::Picture& Pictures::get(const std::string& file) {
@@ -56,11 +58,37 @@ void Pictures::draw(QPainter& painter, const QRectF& rect, const std::string& fi
                     const std::string& fit) {
   const Picture& picture = get(file);
   if (picture.image.isNull()) return drawStandIn(painter, rect, picture.problem);
+  const QRectF target = fitted(rect, picture.image.size(), fit);
   painter.save();
-  painter.setRenderHint(QPainter::SmoothPixmapTransform);
   if (fit == "cover") painter.setClipRect(rect, Qt::IntersectClip);
-  painter.drawImage(fitted(rect, picture.image.size(), fit), picture.image);
+  const QTransform world = painter.worldTransform();
+  const double ratio = painter.device() ? painter.device()->devicePixelRatioF() : 1;
+  const QRectF place = world.mapRect(target);
+  const QSize size = (place.size() * ratio).toSize();
+  if (world.type() <= QTransform::TxScale && !size.isEmpty() &&
+      qint64(size.width()) * size.height() <= kMostPixels) {
+    // Scaled once for the size that it is seen at; smooth scaling in every frame is dear.
+    QImage image = scaled(file, picture.image, size);
+    image.setDevicePixelRatio(ratio);
+    painter.setWorldTransform({});
+    painter.drawImage(QPointF(std::round(place.x()), std::round(place.y())), image);
+  } else {
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(target, picture.image);
+  }
   painter.restore();
+}
+
+QImage Pictures::scaled(const std::string& file, const QImage& image, const QSize& size) {
+  if (image.size() == size) return image;
+  for (auto at = scaled_.begin(); at != scaled_.end(); ++at) {
+    if (at->file != file || at->image.size() != size) continue;
+    scaled_.splice(scaled_.begin(), scaled_, at);
+    return scaled_.front().image;
+  }
+  scaled_.push_front({file, image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)});
+  if (scaled_.size() > kMostScaled) scaled_.pop_back();
+  return scaled_.front().image;
 }
 
 void drawStandIn(QPainter& painter, const QRectF& rect, const QString& text) {

@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <QRectF>
 #include <QString>
+#include <list>
 #include <string>
 #include <unordered_map>
 
@@ -25,9 +26,16 @@ class Pictures {
   void draw(QPainter& painter, const QRectF& rect, const std::string& file, const std::string& fit);
 
  private:
+  static constexpr size_t kMostScaled = 24;
+  struct Scaled {
+    std::string file;
+    QImage image;
+  };
   Picture load(const std::string& file) const;
+  QImage scaled(const std::string& file, const QImage& image, const QSize& size);
   QString folder_;
   std::unordered_map<std::string, Picture> loaded_;
+  std::list<Scaled> scaled_;  // the one used last first
 };
 
 // A crossed, dashed box at the place and size of what cannot be shown.

@@ -115,11 +115,14 @@ TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
       if (label->text().contains(QStringLiteral("finding"))) return label->text();
     return QString();
   };
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !shown().isEmpty(); }));
   const QString before = shown();
   ASSERT_TRUE(
       work().perform(changeItems(project().screens[0]->id, {test::buttons(project())[0]}, "break",
                                  {}, [](Item& i) { i.button()->kind = {"gone"}; })));
-  EXPECT_NE(shown(), before);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() != before; })) << "found in the background";
+  work().undo();
+  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() == before; }));
 }
 
 TEST_F(Frame, PartsAreAddedRenamedAndRemovedOnTheCard) {

@@ -116,7 +116,7 @@ TEST(Painter, APartThatIsNotShownIsNotThere) {
   EXPECT_NE(focused.pixelColor(200, 56), QColor(Qt::white)) << "the focus ring stands 5 px outside";
 }
 
-TEST(Painter, ReachCoversAllThatAnyStatePaints) {
+TEST(Painter, ReachCoversAllThatIsPainted) {
   Painted p;
   p.look(Prop::Shadow, Shadow{6, 9, 20, 4, {0, 0, 0, 200}}, StateId{"hover"});
   const LookTable table(p.kind(), *p.project.machines[0]);

@@ -31,6 +31,8 @@ class Session {
   Device modality() const { return modality_; }
   Ms now() const { return now_; }
   bool ended() const { return ended_; }
+  // Whether any look is on its way just now.
+  bool moving() const;
   const Display& display() const { return display_; }
   const Project& project() const { return compiled_->project(); }
   // The button that has focus; empty when none has.
@@ -96,5 +98,12 @@ class Session {
   int repeating_ = -1;  // the Dir held last
   Ms nextRepeat_ = 0;
 };
+
+template <class Step>
+void Session::withButton(size_t depth, int box, Step step) {
+  ButtonRun& run = button(depth, box);
+  step(*run.kind->program, run.running, StepContext{now_, values_, &outcomes_});
+  collect(depth, box);
+}
 
 }  // namespace bristle

@@ -13,8 +13,8 @@
 #include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <QtConcurrent>
 
-#include "core/findings/check.h"
 #include "deliver/pictures.h"
 #include "desktop/frame/finder.h"
 #include "desktop/frame/theme.h"
@@ -76,11 +76,16 @@ Window::Window(const QString& settingsFile)
   connect(&work_, &Work::pickedChanged, this, [this] { say({}, false); });
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
+  findingSoon_.setSingleShot(true);
+  findingSoon_.setInterval(100);
+  connect(&findingSoon_, &QTimer::timeout, this, &Window::findFindings);
+  connect(&finding_, &QFutureWatcherBase::finished, this, &Window::showFindings);
   restoreState();
   refresh();
 }
 
 Window::~Window() {
+  finding_.waitForFinished();
   if (current_ >= 0) benches_[size_t(current_)]->leave();
 }
 
@@ -153,12 +158,12 @@ QWidget* Window::makeMiddle() {
   row->setSpacing(0);
   shelf_ = new Shelf(work_);
   shelf_->setFixedWidth(kShelfWidth);
-  stack_ = new QStackedWidget;
+  pages_ = new QStackedWidget;
   cards_ = new QStackedWidget;
   cards_->setFixedWidth(kCardWidth);
   row->addWidget(shelf_);
   row->addWidget(lineOf(Qt::Vertical));
-  row->addWidget(stack_, 1);
+  row->addWidget(pages_, 1);
   row->addWidget(lineOf(Qt::Vertical));
   row->addWidget(cards_);
   return middle_;
@@ -187,9 +192,9 @@ Bench* Window::need(size_t index) {
   benches_.resize(benches().size());
   Bench*& bench = benches_[index];
   if (bench) return bench;
-  bench = benches()[index].make(work_, stack_);
+  bench = benches()[index].make(work_, pages_);
   cardOf_[bench] = scrolling(bench->card());
-  stack_->addWidget(bench);
+  pages_->addWidget(bench);
   cards_->addWidget(cardOf_[bench]);
   return bench;
 }
@@ -288,7 +293,7 @@ void Window::showBench(int index) {
   work_.seal();
   current_ = index;
   tabs_->button(index)->setChecked(true);
-  stack_->setCurrentWidget(bench);
+  pages_->setCurrentWidget(bench);
   cards_->setCurrentWidget(cardOf_[bench]);
   benchMenu_->clear();
   for (QAction* action : bench->commands()) benchMenu_->addAction(action);
@@ -299,7 +304,7 @@ void Window::showBench(int index) {
 
 // From stage or canvas to the card, the shelf, and back: for keys that a bench keeps to itself.
 void Window::nextArea() {
-  QWidget* const areas[] = {stack_->currentWidget(), cards_->currentWidget(), shelf_};
+  QWidget* const areas[] = {pages_->currentWidget(), cards_->currentWidget(), shelf_};
   QWidget* now = focusWidget();
   size_t at = 2;
   for (size_t i = 0; i < 3; ++i)
@@ -324,7 +329,18 @@ void Window::refresh() {
   redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
-  const auto found = check(work_.project());
+  findingSoon_.start();
+}
+
+// Off the interface thread: the screens' routes are solved for it. A project is a value, so its
+// copy may be read while this one is edited.
+void Window::findFindings() {
+  if (finding_.isRunning()) return findingSoon_.start();
+  finding_.setFuture(QtConcurrent::run([project = work_.project()] { return check(project); }));
+}
+
+void Window::showFindings() {
+  const auto found = finding_.result();
   findings_->setText(found.empty() ? tr("no findings")
                                    : tr("%n finding(s)", nullptr, int(found.size())));
   findings_->setProperty("wrong", !found.empty());

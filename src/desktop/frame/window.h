@@ -1,12 +1,15 @@
 // The window: bench tabs above, the shelf at the left, the card at the right, one line below.
 #pragma once
+#include <QFutureWatcher>
 #include <QLabel>
 #include <QMainWindow>
 #include <QSettings>
 #include <QStackedWidget>
+#include <QTimer>
 #include <map>
 #include <vector>
 
+#include "core/findings/check.h"
 #include "desktop/frame/bench.h"
 #include "desktop/frame/files.h"
 #include "desktop/frame/work.h"
@@ -48,6 +51,8 @@ class Window : public QMainWindow {
                    std::function<void()> run);
   void showBench(int index);
   void refresh();
+  void findFindings();
+  void showFindings();
   void say(const QString& text, bool wrong);
   void nextArea();
   void deliver();
@@ -61,13 +66,15 @@ class Window : public QMainWindow {
   std::map<Bench*, QWidget*> cardOf_;
   int current_ = -1;
   QButtonGroup* tabs_ = nullptr;
-  QStackedWidget *stack_ = nullptr, *cards_ = nullptr;
+  QStackedWidget *pages_ = nullptr, *cards_ = nullptr;
   QWidget *shelf_ = nullptr, *middle_ = nullptr;
   QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
   QPushButton *undo_ = nullptr, *redo_ = nullptr;
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
+  QTimer findingSoon_;
+  QFutureWatcher<std::vector<Finding>> finding_;
   std::vector<QAction*> commands_;
 };
 

@@ -77,7 +77,12 @@ void Rehearsal::tick() {
   } else {
     session_->feed({clock(), InputType::Tick, {}, 0, 0, {}, true});
   }
-  Q_EMIT advanced();
+  // One frame more after the last motion: it shows where that ended.
+  const bool moves = session_->moving();
+  const bool happened = session_->trace().size() != told_;
+  if (moves || moved_ || happened || driven_) Q_EMIT advanced();
+  moved_ = moves;
+  told_ = session_->trace().size();
 }
 
 bool Rehearsal::replay(Take take) {

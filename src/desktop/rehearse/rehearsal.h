@@ -59,6 +59,8 @@ class Rehearsal : public QObject {
   double speed_ = 1;
   Ms base_ = 0;  // the clock when the speed was last changed
   bool driven_ = false;
+  bool moved_ = false;  // at the last tick
+  size_t told_ = 0;     // entries of the trace at the last tick
 };
 
 }  // namespace bristle

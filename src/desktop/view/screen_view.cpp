@@ -18,11 +18,17 @@ ScreenView::ScreenView(Work& work, QWidget* parent) : QWidget(parent), work_(wor
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(&work, &Work::changed, this, &ScreenView::refresh);
-  connect(&work, &Work::pickedChanged, this, &ScreenView::refresh);
+  connect(&work, &Work::pickedChanged, this, [this] {
+    const bool other =
+        work_.picked().screen != shownScreen_ || work_.picked().display != shownDisplay_;
+    other ? refresh() : update();  // the art stays while only what is picked changes
+  });
 }
 
 void ScreenView::refresh() {
   art_ = {};
+  shownScreen_ = work_.picked().screen;
+  shownDisplay_ = work_.picked().display;
   place();
   update();
 }

@@ -38,6 +38,8 @@ class ScreenView : public QWidget {
   void place();
   Work& work_;
   QPixmap art_;
+  ScreenId shownScreen_;
+  DisplayId shownDisplay_;
   double zoom_ = 1;
   QPointF origin_;
 };
