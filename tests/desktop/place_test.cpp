@@ -152,6 +152,26 @@ TEST_F(PlaceBenchTest, PanelsAndPicturesAreAddedFromTheFinderAndChanged) {
       << "not understood, not taken";
 }
 
+TEST_F(PlaceBenchTest, OrderAndNewColumnsComeFromTheCommands) {
+  auto ids = test::buttons(project());
+  work().pickItems({ids[0]});
+  canvas().setFocus();
+  key(Qt::Key_PageDown, Qt::ControlModifier);
+  EXPECT_EQ(test::buttons(project())[1], ids[0]);
+  EXPECT_LT(boxOf(ids[1]).y, boxOf(ids[0]).y) << "the column follows the order";
+  key(Qt::Key_PageUp, Qt::ControlModifier);
+  EXPECT_EQ(test::buttons(project())[0], ids[0]);
+  ASSERT_TRUE(work().perform(addButton(screenId(), project().kinds[0]->id, "Other", 900, 500)));
+  ids = test::buttons(project());
+  work().pickItems({free, ids.back()});
+  key(Qt::Key_J, Qt::ControlModifier);
+  QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("into a row"));
+  key(Qt::Key_Return);
+  EXPECT_EQ(boxOf(free).y, boxOf(ids.back()).y);
+  EXPECT_EQ(boxOf(free).x, 800);
+  EXPECT_TRUE(item(free).parent);
+}
+
 TEST_F(PlaceBenchTest, TheScreensOwnDetailsAreEdited) {
   work().pickItems({});
   fill(QStringLiteral("Name"), QStringLiteral("Deck"));

@@ -53,6 +53,20 @@ TEST_F(RehearsalTest, AChangeElsewhereBeginsItAnew) {
   EXPECT_EQ(rehearsal().session()->focused(), ids[0]);
 }
 
+TEST_F(RehearsalTest, NothingIsPaintedWhileNothingMoves) {
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  window->openBench(QStringLiteral("rehearse"));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !rehearsal().session()->moving(); }));
+  QTest::qWait(40);
+  QSignalSpy advanced(&rehearsal(), &Rehearsal::advanced);
+  const Ms before = rehearsal().session()->now();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return rehearsal().session()->now() > before + 60; }));
+  EXPECT_EQ(advanced.count(), 0);
+  key(Qt::Key_Down);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !rehearsal().session()->moving(); }));
+  EXPECT_GT(advanced.count(), 2) << "the motion was shown";
+}
+
 TEST_F(RehearsalTest, AFailingTakeSaysWhereInTheWindow) {
   openDemo();
   window->openBench(QStringLiteral("rehearse"));

@@ -158,6 +158,64 @@ TEST_F(PictureFiles, GoodOnesLoad) {
   EXPECT_EQ(pictures.get("b.svg").image.size(), QSize(8, 6));
 }
 
+// Left half red, right half blue.
+QImage halves(int width, int height) {
+  QImage image(width, height, QImage::Format_ARGB32);
+  image.fill(Qt::red);
+  QPainter(&image).fillRect(width / 2, 0, width / 2, height, Qt::blue);
+  return image;
+}
+
+TEST_F(PictureFiles, AreDrawnAtTheirPlaceWhateverTheScaleOfThePainter) {
+  halves(40, 20).save(folder.filePath(QStringLiteral("h.png")));
+  for (const double scale : {1.0, 0.5, 2.25}) {
+    for (int again = 0; again < 2; ++again) {  // the second time from what was kept
+      QImage canvas(QSize(qRound(200 * scale), qRound(100 * scale)), QImage::Format_RGB32);
+      canvas.fill(Qt::white);
+      QPainter painter(&canvas);
+      painter.scale(scale, scale);
+      pictures.draw(painter, QRectF(40, 20, 120, 60), "h.png", "whole");
+      const auto at = [&](double x, double y) {
+        return canvas.pixelColor(qRound(x * scale), qRound(y * scale));
+      };
+      EXPECT_EQ(at(60, 50), QColor(Qt::red)) << scale;
+      EXPECT_EQ(at(140, 50), QColor(Qt::blue)) << scale;
+      EXPECT_EQ(at(30, 50), QColor(Qt::white)) << scale;
+      EXPECT_EQ(at(100, 10), QColor(Qt::white)) << scale;
+      painter.fillRect(QRectF(0, 0, 10, 10), Qt::green);
+      EXPECT_EQ(at(5, 5), QColor(Qt::green)) << "the painter is as it was";
+    }
+  }
+}
+
+TEST_F(PictureFiles, FitSaysHowTheShapesMeet) {
+  halves(40, 20).save(folder.filePath(QStringLiteral("h.png")));
+  const auto drawn = [&](const std::string& fit) {
+    QImage canvas(100, 100, QImage::Format_RGB32);
+    canvas.fill(Qt::white);
+    QPainter painter(&canvas);
+    pictures.draw(painter, QRectF(10, 10, 80, 80), "h.png", fit);
+    return canvas;
+  };
+  EXPECT_EQ(drawn("contain").pixelColor(20, 20), QColor(Qt::white)) << "above the picture";
+  EXPECT_EQ(drawn("contain").pixelColor(20, 50), QColor(Qt::red));
+  EXPECT_EQ(drawn("whole").pixelColor(20, 20), QColor(Qt::red)) << "stretched";
+  EXPECT_EQ(drawn("cover").pixelColor(20, 20), QColor(Qt::red));
+  EXPECT_EQ(drawn("cover").pixelColor(5, 50), QColor(Qt::white)) << "cut at the edge";
+}
+
+TEST_F(PictureFiles, ATurnedPainterTurnsThePicture) {
+  halves(40, 20).save(folder.filePath(QStringLiteral("h.png")));
+  QImage canvas(100, 100, QImage::Format_RGB32);
+  canvas.fill(Qt::white);
+  QPainter painter(&canvas);
+  painter.translate(50, 50);
+  painter.rotate(90);
+  pictures.draw(painter, QRectF(-40, -20, 80, 40), "h.png", "whole");
+  EXPECT_EQ(canvas.pixelColor(50, 20), QColor(Qt::red));
+  EXPECT_EQ(canvas.pixelColor(50, 80), QColor(Qt::blue));
+}
+
 TEST_F(PictureFiles, WhatCannotBeShownSaysWhy) {
   write(QStringLiteral("broken.png"), "\x89PNG\r\n\x1a\n and then nothing");
   EXPECT_EQ(problem("broken.png").substr(0, 7), "broken:");

@@ -35,7 +35,6 @@ class Shared {
   const T& operator*() const { return *part_; }
   const T* operator->() const { return part_.get(); }
   bool same(const Shared& other) const { return part_ == other.part_; }
-  const void* identity() const { return part_.get(); }
   // A part of one's own to change: copied first when somebody else holds it too.
   T& edit() {
     if (part_.use_count() > 1) part_ = std::make_shared<T>(*part_);

@@ -25,12 +25,6 @@ const State* findState(const Machine& machine, const StateId& id) {
   return nullptr;
 }
 
-const State* stateOfRole(const Machine& machine, Role role) {
-  for (const State& state : machine.states)
-    if (state.role == role) return &state;
-  return nullptr;
-}
-
 std::string_view nameOf(Role role) {
   return kRoles[static_cast<size_t>(role)];
 }

@@ -93,8 +93,6 @@ struct Machine {
 };
 
 const State* findState(const Machine& machine, const StateId& id);
-// The first state of that role; null where there is none.
-const State* stateOfRole(const Machine& machine, Role role);
 
 std::string_view nameOf(Role role);
 std::optional<Role> parseRole(std::string_view name);

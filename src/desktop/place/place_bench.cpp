@@ -6,6 +6,8 @@
 #include <QMenu>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
 
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
@@ -138,6 +140,30 @@ void PlaceBench::addCommands() {
     if (work_.item() && work_.item()->button())
       work_.perform(setEntry(work_.screen()->id, work_.item()->id));
   });
+  const auto put = [this](Flow flow) {
+    std::vector<ItemId> loose;
+    double x = HUGE_VAL, y = HUGE_VAL;
+    const Screen* screen = work_.screen();
+    for (size_t i = 0; screen && i < screen->items.size(); ++i) {
+      const Item& item = *screen->items[i];
+      if (!work_.isPicked(item.id) || item.parent || !item.button()) continue;
+      loose.push_back(item.id);
+      x = std::min(x, work_.layout().items[i].box.x);
+      y = std::min(y, work_.layout().items[i].box.y);
+    }
+    if (loose.size() < 2)
+      return work_.tell(tr("Pick two or more buttons that are in no row or column yet"), true);
+    work_.perform(gather(screen->id, std::move(loose), flow, x, y));
+  };
+  add(tr("Put what is picked into a column"), {}, [put] { put(Flow::Column); });
+  add(tr("Put what is picked into a row"), {}, [put] { put(Flow::Row); });
+  const auto order = [this](int by) {
+    if (work_.item()) work_.perform(reorder(work_.screen()->id, work_.item()->id, by));
+  };
+  add(tr("Earlier in its column, or further back"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
+      [order] { order(-1); });
+  add(tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
+      [order] { order(1); });
   auto* menu = new QMenu(this);
   const std::pair<QString, Alignment> ways[] = {{tr("Line up left edges"), Alignment::Left},
                                                 {tr("Line up centres"), Alignment::Centre},

@@ -9,9 +9,9 @@ namespace {
 
 TEST(Shared, IsCopiedOnlyWhenSomebodyElseHoldsIt) {
   Shared<Screen> mine;
-  const void* alone = mine.identity();
+  const Screen* alone = &*mine;
   mine.edit().name = "a";
-  EXPECT_EQ(mine.identity(), alone);
+  EXPECT_EQ(&*mine, alone);
   const Shared<Screen> theirs = mine;
   EXPECT_TRUE(mine.same(theirs));
   mine.edit().name = "b";

@@ -68,7 +68,10 @@ INSTANTIATE_TEST_SUITE_P(All, BadFormula,
                                          Bad{"# 1", "column 1"}));
 
 TEST(Formula, HostileNestingIsRefusedNotRun) {
-  EXPECT_FALSE(compileFormula(std::string(5000, '(') + "1" + std::string(5000, ')'), symbols()));
+  std::string brackets(5000, '(');
+  brackets += "1";
+  brackets.append(5000, ')');
+  EXPECT_FALSE(compileFormula(brackets, symbols()));
   std::string deep = "1";
   for (int i = 0; i < 100; ++i) deep = "1 + (" + deep + ")";
   EXPECT_FALSE(compileFormula(deep, symbols()));

@@ -239,6 +239,35 @@ TEST(Session, MessagesReachOtherMachinesAndValuesChange) {
   EXPECT_EQ(run.session().value({"v"}), 6) << "both buttons that are not focused counted";
 }
 
+TEST(Session, KnowsWhetherAnythingMoves) {
+  Menu m;
+  Playing run(m.history.now());
+  run.wait(1000);
+  EXPECT_FALSE(run.session().moving());
+  run.move(Dir::Down);
+  EXPECT_TRUE(run.session().moving());
+  run.wait(1000);
+  EXPECT_FALSE(run.session().moving());
+}
+
+TEST(Session, TwoDevicesMayHoldOneDirection) {
+  Menu m;
+  Playing run(m.history.now());
+  const auto hold = [&](Device device, bool down) {
+    run.session().feed({run.now, InputType::Move, device, 0, 0, Dir::Down, down});
+  };
+  hold(Device::Keyboard, true);
+  hold(Device::Controller, true);
+  EXPECT_EQ(run.session().focused(), m.ids[2]) << "each moves once";
+  hold(Device::Keyboard, false);
+  run.lines();
+  EXPECT_THAT(run.wait(400), Contains("bump " + m.id(2) + " (down, nothing there)"))
+      << "still held";
+  hold(Device::Controller, false);
+  run.lines();
+  EXPECT_THAT(run.wait(1000), IsEmpty());
+}
+
 TEST(Session, QuitEndsAndNothingMoreHappens) {
   Menu m;
   test::must(m.history, setAction(m.first, m.ids[0], {ActionType::Quit, {}, {}}));
