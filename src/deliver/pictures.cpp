@@ -85,7 +85,7 @@ Result<std::vector<DeliveredPicture>> deliverPictures(
   for (const auto& kind : project.kinds) {
     const Machine* machine = find(project, kind->machine);
     if (!machine) return fail("kind “" + kind->name + "”", "its machine is not there");
-    const LookTable table(*kind, *machine);
+    const LookTable table(*kind, *machine, naming(project));
     const double reach = LookPainter::reach(*kind, table);
     const std::string base = safeFileName(kind->name, taken);
     std::vector<std::string> states;

@@ -1,48 +1,62 @@
 #include "paint/look_painter.h"
 
-#include <fmt/format.h>
-
-#include <QFontMetricsF>
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
 
 #include "paint/convert.h"
-#include "paint/fonts.h"
+#include "paint/forms.h"
+#include "paint/part_place.h"
 
 namespace bristle {
 namespace {
 
-constexpr size_t kMostTexts = 4000;
-
-// The values of one part lie together, in the order of the registry.
-const Value& valueOf(const Value* values, PartType type, Prop prop) {
-  const auto properties = propertiesOf(type);
-  for (size_t i = 0; i < properties.size(); ++i)
-    if (properties[i].prop == prop) return values[i];
-  return values[0];
+size_t channelsOf(const Kind& kind) {
+  size_t out = propertiesOf(PartType::Whole).size();
+  for (const Part& part : kind.parts) out += propertiesOf(part.type).size();
+  return out;
 }
 
-double number(const Value* values, PartType type, Prop prop) {
-  return std::get<double>(valueOf(values, type, prop));
+// The colour of the caption that is shown, which icons may follow.
+Colour captionColour(const Kind& kind, const Look& look) {
+  Colour out{36, 33, 30, 255};
+  bool found = false;
+  eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& values) {
+    if (part.type != PartType::Label || found) return;
+    out = values.colour(Prop::Colour);
+    found = values.shown() > 0;
+  });
+  return out;
 }
 
-QPainterPath glyphPath(const std::string& glyph, double s) {
-  QPainterPath path;
-  if (glyph == "bar") {
-    path.addRoundedRect(QRectF(-s / 6, -s / 2, s / 3, s), s / 8, s / 8);
-  } else if (glyph == "drop") {
-    path.moveTo(s / 2, 0);
-    path.cubicTo(0, -s / 2, -s / 2, -s / 3, -s / 2, 0);
-    path.cubicTo(-s / 2, s / 3, 0, s / 2, s / 2, 0);
-  } else {
-    path.moveTo(-s / 3, -s / 2);
-    path.lineTo(s / 2, 0);
-    path.lineTo(-s / 3, s / 2);
-    path.lineTo(-s / 8, 0);
-    path.closeSubpath();
-  }
-  return path;
+QGradientStops stopsOf(const Fill& fill) {
+  QGradientStops stops;
+  for (const Stop& stop : fill.stops) stops.append({stop.at, toQt(stop.colour)});
+  return stops;
+}
+
+// Light from above: a stroke along the inside of the edge, light at the top and dark below.
+void bevel(QPainter& painter, const PartValues& v, const QRectF& rect, double inset) {
+  const double width = v.number(Prop::Bevel);
+  if (width <= 0) return;
+  QColor light = toQt(v.colour(Prop::BevelLight)), dark = toQt(v.colour(Prop::BevelDark));
+  QColor noLight = light, noDark = dark;
+  noLight.setAlpha(0);
+  noDark.setAlpha(0);
+  QLinearGradient gradient(rect.topLeft(), rect.bottomLeft());
+  gradient.setStops({{0, light}, {0.45, noLight}, {0.55, noDark}, {1, dark}});
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(QPen(QBrush(gradient), width, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin));
+  painter.drawPath(formPath(v, rect, -inset - width / 2));
+}
+
+QPen borderPen(const PartValues& v) {
+  const double width = v.number(Prop::BorderWidth);
+  if (width <= 0) return Qt::NoPen;
+  QPen pen(toQt(v.colour(Prop::BorderColour)), width, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin);
+  const double on = v.number(Prop::DashOn), off = v.number(Prop::DashOff);
+  if (on > 0 && off > 0) pen.setDashPattern({on / width, off / width});
+  return pen;
 }
 
 }  // namespace
@@ -50,161 +64,172 @@ QPainterPath glyphPath(const std::string& glyph, double s) {
 QBrush brushOf(const Fill& fill, const QRectF& rect) {
   if (fill.type == FillType::None || fill.stops.empty()) return Qt::NoBrush;
   if (fill.type == FillType::Solid) return toQt(fill.stops[0].colour);
+  if (fill.type == FillType::Radial) {
+    QRadialGradient gradient(QPointF(0, 0), 1);
+    gradient.setStops(stopsOf(fill));
+    QBrush brush(gradient);
+    brush.setTransform(QTransform::fromTranslate(rect.x() + fill.x * rect.width(),
+                                                 rect.y() + fill.y * rect.height())
+                           .scale(std::max(1e-3, fill.radius * rect.width()),
+                                  std::max(1e-3, fill.radius * rect.height())));
+    return brush;
+  }
   // CSS Images Level 3 §3.1.1: the line through the centre whose ends meet the corners' normals.
   const double radians = fill.angle * 3.14159265358979323846 / 180;
   const QPointF along(std::cos(radians), std::sin(radians));
   const double half =
       (std::abs(rect.width() * along.x()) + std::abs(rect.height() * along.y())) / 2;
   QLinearGradient gradient(rect.center() - along * half, rect.center() + along * half);
-  QGradientStops stops;
-  for (const Stop& stop : fill.stops) stops.append({stop.at, toQt(stop.colour)});
-  gradient.setStops(stops);
+  gradient.setStops(stopsOf(fill));
   return gradient;
 }
 
 void LookPainter::paint(QPainter& painter, const Kind& kind, const LookTable& table,
-                        const Look& look, const QRectF& box, const std::string& caption) {
-  size_t whole = 0;
-  for (const Part& part : kind.parts) whole += propertiesOf(part.type).size();
-  if (whole + propertiesOf(PartType::Whole).size() != table.channels().size()) return;
-  const auto of = [&](Prop prop) { return number(look.data() + whole, PartType::Whole, prop); };
-  const double opacity = of(Prop::Opacity);
+                        const Look& look, const QRectF& box, const std::string& caption, Ms since) {
+  if (channelsOf(kind) == table.channels().size())
+    paintParts(painter, kind, look, box, caption, since, nullptr);
+}
+
+void LookPainter::paintWithout(QPainter& painter, const Kind& kind, const Look& look,
+                               const QRectF& box, const std::string& caption, const PartId& part) {
+  if (channelsOf(kind) == look.size()) paintParts(painter, kind, look, box, caption, 0, &part);
+}
+
+void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& look,
+                             const QRectF& box, const std::string& caption, Ms since,
+                             const PartId* without) {
+  const PartValues whole = eachPart(kind.parts, look.data(), [](const auto&, const auto&) {});
+  const double opacity = whole.number(Prop::Opacity);
   if (opacity <= 0) return;
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
-  painter.setOpacity(painter.opacity() * opacity);
-  if (const double scale = of(Prop::Scale); scale != 1) {
-    const QPointF pivot(box.x() + of(Prop::PivotX) * box.width(),
-                        box.y() + of(Prop::PivotY) * box.height());
-    painter.translate(pivot);
-    painter.scale(scale, scale);
-    painter.translate(-pivot);
-  }
-  const double base = painter.opacity();
-  const Value* values = look.data();
-  for (const Part& part : kind.parts) {
-    const double shown = number(values, part.type, Prop::Shown);
-    if (shown > 0) {
-      painter.setOpacity(base * shown);
-      switch (part.type) {
-        case PartType::Shape:
-          shape(painter, box, values);
-          break;
-        case PartType::Label:
-          label(painter, box, values, caption);
-          break;
-        case PartType::Marker:
-          marker(painter, box, values);
-          break;
-        case PartType::Picture:
-          painter.setOpacity(painter.opacity() * number(values, part.type, Prop::Opacity));
-          pictures_.draw(painter, box,
-                         std::get<std::string>(valueOf(values, part.type, Prop::File)),
-                         std::get<std::string>(valueOf(values, part.type, Prop::Fit)));
-          break;
-        case PartType::Whole:
-          break;
-      }
-    }
-    values += propertiesOf(part.type).size();
-  }
+  const double base = painter.opacity() * opacity;
+  const QTransform all = wholeTransform(whole, box);
+  if (!all.isIdentity()) painter.setTransform(all, true);
+  const QTransform before = painter.transform();
+  const Colour colour = captionColour(kind, look);
+  eachPart(kind.parts, look.data(), [&](const Part& p, const PartValues& values) {
+    const double shown = values.shown() * values.number(Prop::Opacity);
+    if (shown <= 0 || (without && p.id == *without)) return;
+    painter.setOpacity(base * shown);
+    const QRectF rect = partRect(values, box);
+    const QTransform own = partTransform(values, rect);
+    if (!own.isIdentity()) painter.setTransform(own, true);
+    part(painter, values, rect, colour, caption, since);
+    if (!own.isIdentity()) painter.setTransform(before);
+  });
   painter.restore();
 }
 
-void LookPainter::shape(QPainter& painter, const QRectF& box, const Value* values) {
-  const auto of = [&](Prop prop) -> const Value& { return valueOf(values, PartType::Shape, prop); };
-  const double outset = std::get<double>(of(Prop::Outset));
-  const QRectF rect = box.adjusted(-outset, -outset, outset, outset);
+void LookPainter::part(QPainter& painter, const PartValues& values, const QRectF& rect,
+                       Colour caption, const std::string& text, Ms since) {
+  switch (values.type()) {
+    case PartType::Shape:
+      return shape(painter, values, rect);
+    case PartType::Label:
+      return captions_.draw(painter, values, rect, text);
+    case PartType::Marker:
+      painter.setPen(Qt::NoPen);
+      painter.setBrush(toQt(values.colour(Prop::Colour)));
+      painter.drawPath(
+          markerPath(values.text(Prop::Glyph), rect.width()).translated(rect.center()));
+      return;
+    case PartType::Picture:
+      return picture(painter, values, rect, since);
+    case PartType::Icon:
+      return icon(painter, values, rect, caption);
+    case PartType::Whole:
+      return;
+  }
+}
+
+void LookPainter::shape(QPainter& painter, const PartValues& v, const QRectF& rect) {
   if (rect.width() <= 0 || rect.height() <= 0) return;
-  const double radius =
-      std::min({std::get<double>(of(Prop::Radius)), rect.width() / 2, rect.height() / 2});
-  shadows_.draw(painter, rect, radius, std::get<Shadow>(of(Prop::Shadow)));
-  const double width = std::get<double>(of(Prop::BorderWidth));
-  const Fill& fill = std::get<Fill>(of(Prop::Fill));
-  // The border lies inside the box, so that a state with a wider one keeps its size.
-  const double inset = width / 2;
-  const QRectF line = rect.adjusted(inset, inset, -inset, -inset);
-  painter.setPen(width > 0 ? QPen(toQt(std::get<Colour>(of(Prop::BorderColour))), width)
-                           : QPen(Qt::NoPen));
-  painter.setBrush(brushOf(fill, rect));
-  const double inner = std::max(0.0, radius - inset);
-  painter.drawRoundedRect(line, inner, inner);
+  const double width = v.number(Prop::BorderWidth);
+  const std::string& place = v.text(Prop::BorderPlace);
+  // Inside by default, so that a state with a wider border keeps its size.
+  const double by = place == "inside" ? -width / 2 : place == "outside" ? width / 2 : 0;
+  const Shadow &outer = v.shadow(Prop::Shadow), &glow = v.shadow(Prop::Glow),
+               &inner = v.shadow(Prop::InnerShadow);
+  if (outer.colour.a || glow.colour.a) {
+    const QPainterPath outline = formPath(v, rect, std::max(0.0, by + width / 2));
+    shadows_.draw(painter, outline, glow);
+    shadows_.draw(painter, outline, outer);
+  }
+  const Fill& fill = v.fill(Prop::Fill);
+  if (fill.type != FillType::None && (by >= 0 || inner.colour.a || v.number(Prop::DashOn) > 0)) {
+    const QPainterPath filled = formPath(v, rect);
+    painter.fillPath(filled, brushOf(fill, rect));
+    shadows_.draw(painter, filled, inner, true);
+    painter.setBrush(Qt::NoBrush);
+  } else {
+    shadows_.draw(painter, formPath(v, rect), inner, true);
+    painter.setBrush(brushOf(fill, rect));
+  }
+  painter.setPen(borderPen(v));
+  if (painter.pen().style() != Qt::NoPen || painter.brush().style() != Qt::NoBrush)
+    painter.drawPath(formPath(v, rect, by));
+  bevel(painter, v, rect, place == "inside" ? width : place == "centre" ? width / 2 : 0);
 }
 
-const LookPainter::Text& LookPainter::textOf(const std::string& family, double size, double weight,
-                                             const std::string& text) {
-  // Sizes are rounded to the pixel by the font; key by what it will be.
-  const std::string key =
-      fmt::format("{}\n{}\n{}\n{}", family, std::lround(size), std::lround(weight), text);
-  if (const auto at = texts_.find(key); at != texts_.end()) return at->second;
-  if (texts_.size() > kMostTexts) texts_.clear();
-  Text made;
-  made.font = fontOf(family, size, weight);
-  made.text.setText(toQt(text));
-  made.text.setTextFormat(Qt::PlainText);
-  made.text.prepare({}, made.font);
-  const QFontMetricsF metrics(made.font);
-  made.size = {metrics.horizontalAdvance(toQt(text)), metrics.height()};
-  // Centred by the height of capitals: captions look centred then, whatever the font's own spacing.
-  made.capTop = metrics.ascent() - metrics.capHeight() / 2;
-  return texts_.emplace(key, std::move(made)).first->second;
+void LookPainter::picture(QPainter& painter, const PartValues& v, const QRectF& rect, Ms since) {
+  PictureLook look;
+  look.file = v.text(Prop::File);
+  look.fit = v.text(Prop::Fit);
+  look.slices = v.four(Prop::Slices);
+  look.tint = v.colour(Prop::Tint);
+  look.across = std::max(1, static_cast<int>(v.number(Prop::FramesAcross)));
+  look.down = std::max(1, static_cast<int>(v.number(Prop::FramesDown)));
+  look.frame = frameAt(v.text(Prop::Playing), v.number(Prop::FrameRate), look.across * look.down,
+                       since);
+  pictures_.draw(painter, rect, look);
 }
 
-void LookPainter::label(QPainter& painter, const QRectF& box, const Value* values,
-                        const std::string& caption) {
-  if (caption.empty()) return;
-  const auto of = [&](Prop prop) -> const Value& { return valueOf(values, PartType::Label, prop); };
-  const Text& text =
-      textOf(std::get<std::string>(of(Prop::Family)), std::get<double>(of(Prop::Size)),
-             std::get<double>(of(Prop::Weight)), caption);
-  const std::string& align = std::get<std::string>(of(Prop::Align));
-  double x = box.x();
-  if (align == "centre") x += (box.width() - text.size.width()) / 2;
-  if (align == "end") x += box.width() - text.size.width();
-  const double y = box.center().y() - text.capTop;
-  painter.setPen(toQt(std::get<Colour>(of(Prop::Colour))));
-  painter.setFont(text.font);
-  painter.drawStaticText(
-      QPointF(x + std::get<double>(of(Prop::OffsetX)), y + std::get<double>(of(Prop::OffsetY))),
-      text.text);
-}
-
-void LookPainter::marker(QPainter& painter, const QRectF& box, const Value* values) {
-  const auto of = [&](Prop prop) -> const Value& {
-    return valueOf(values, PartType::Marker, prop);
-  };
-  painter.save();
-  painter.translate(box.x() + std::get<double>(of(Prop::OffsetX)),
-                    box.center().y() + std::get<double>(of(Prop::OffsetY)));
-  painter.setPen(Qt::NoPen);
-  painter.setBrush(toQt(std::get<Colour>(of(Prop::Colour))));
-  painter.drawPath(
-      glyphPath(std::get<std::string>(of(Prop::Glyph)), std::get<double>(of(Prop::Size))));
-  painter.restore();
+void LookPainter::icon(QPainter& painter, const PartValues& v, const QRectF& rect, Colour caption) {
+  const Colour colour = v.flag(Prop::LikeCaption) ? caption : v.colour(Prop::Colour);
+  const std::string& name = v.text(Prop::Icon);
+  if (const QPainterPath* path = iconPath(name)) {
+    const double s = rect.width() / 24;
+    painter.translate(rect.topLeft());
+    painter.scale(s, s);
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(toQt(colour), 2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    painter.drawPath(*path);
+    painter.scale(1 / s, 1 / s);
+    painter.translate(-rect.topLeft());
+    return;
+  }
+  PictureLook look;  // a file: a form in one colour
+  look.file = name;
+  look.tint = colour;
+  pictures_.draw(painter, rect, look);
 }
 
 double LookPainter::reach(const Kind& kind, const LookTable& table) {
-  double out = 0;
+  const QRectF box(0, 0, kind.width, kind.height);
+  QRectF all = box;
+  const auto shade = [](const Shadow& s) {
+    return s.colour.a ? s.blur + s.spread + std::max(std::abs(s.dx), std::abs(s.dy)) : 0;
+  };
   for (size_t state = 0; state < table.stateCount(); ++state) {
-    const Value* values = table.state(static_cast<StateIndex>(state)).data();
-    for (const Part& part : kind.parts) {
-      if (part.type == PartType::Shape) {
-        const Shadow& s = std::get<Shadow>(valueOf(values, part.type, Prop::Shadow));
-        const double outset = number(values, part.type, Prop::Outset);
-        const double shade =
-            s.colour.a ? s.blur + s.spread + std::max(std::abs(s.dx), std::abs(s.dy)) : 0;
-        out = std::max(out, outset + shade);
-      } else if (part.type == PartType::Marker) {
-        const double x = number(values, part.type, Prop::OffsetX);
-        const double size = number(values, part.type, Prop::Size);
-        out = std::max({out, size - x, x + size - kind.width});
-      }
-      values += propertiesOf(part.type).size();
-    }
-    const double scale = number(values, PartType::Whole, Prop::Scale);
-    out = std::max(out, std::max(kind.width, kind.height) * std::max(0.0, scale - 1));
+    const Look& look = table.state(static_cast<StateIndex>(state));
+    QRectF parts = box;
+    const PartValues whole =
+        eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& v) {
+          const QRectF rect = partRect(v, box);
+          double more = 0;
+          if (part.type == PartType::Shape) {
+            more = std::max({shade(v.shadow(Prop::Shadow)), shade(v.shadow(Prop::Glow)), 0.0});
+            if (v.text(Prop::BorderPlace) != "inside") more += v.number(Prop::BorderWidth);
+          }
+          if (part.type == PartType::Label) return;
+          parts |= partTransform(v, rect).mapRect(rect.adjusted(-more, -more, more, more));
+        });
+    all |= wholeTransform(whole, box).mapRect(parts);
   }
-  return std::ceil(out);
+  return std::ceil(std::max({-all.left(), -all.top(), all.right() - box.right(),
+                             all.bottom() - box.bottom()})) +
+         2;
 }
 
 }  // namespace bristle

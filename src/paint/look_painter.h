@@ -1,10 +1,10 @@
 // Draws a resolved look: the one painter for tiles, canvas, rehearsal and files.
 #pragma once
 #include <QPainter>
-#include <QStaticText>
-#include <unordered_map>
 
 #include "core/machine/look.h"
+#include "paint/captions.h"
+#include "paint/part_values.h"
 #include "paint/pictures.h"
 #include "paint/shadows.h"
 
@@ -13,29 +13,29 @@ namespace bristle {
 class LookPainter {
  public:
   Pictures& pictures() { return pictures_; }
+  Captions& captions() { return captions_; }
   // The button in `box`; `look` has the table's channels. Scale and pivot are the look's own.
+  // `since` says for how long it has been in its state, ms: frame sequences run by it.
   void paint(QPainter& painter, const Kind& kind, const LookTable& table, const Look& look,
-             const QRectF& box, const std::string& caption);
+             const QRectF& box, const std::string& caption, Ms since = 0);
+  // The same without one part, or with this part alone: for figures of contrast.
+  void paintWithout(QPainter& painter, const Kind& kind, const Look& look, const QRectF& box,
+                    const std::string& caption, const PartId& part);
   // How far beyond the box the looks of the table may paint, px.
   static double reach(const Kind& kind, const LookTable& table);
 
  private:
-  void shape(QPainter& painter, const QRectF& box, const Value* values);
-  void label(QPainter& painter, const QRectF& box, const Value* values, const std::string& caption);
-  void marker(QPainter& painter, const QRectF& box, const Value* values);
-
-  struct Text {
-    QStaticText text;
-    QFont font;
-    QSizeF size;
-    double capTop = 0;
-  };
-  const Text& textOf(const std::string& family, double size, double weight,
-                     const std::string& text);
+  void paintParts(QPainter& painter, const Kind& kind, const Look& look, const QRectF& box,
+                  const std::string& caption, Ms since, const PartId* without);
+  void part(QPainter& painter, const PartValues& values, const QRectF& rect, Colour caption,
+            const std::string& text, Ms since);
+  void shape(QPainter& painter, const PartValues& values, const QRectF& rect);
+  void picture(QPainter& painter, const PartValues& values, const QRectF& rect, Ms since);
+  void icon(QPainter& painter, const PartValues& values, const QRectF& rect, Colour caption);
 
   Pictures pictures_;
   Shadows shadows_;
-  std::unordered_map<std::string, Text> texts_;
+  Captions captions_;
 };
 
 // A brush for a fill over a rectangle.

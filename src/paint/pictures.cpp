@@ -1,29 +1,116 @@
 #include "paint/pictures.h"
 
+#include <fmt/format.h>
+
 #include <QDir>
 #include <QFileInfo>
 #include <QImageReader>
+#include <QSvgRenderer>
+#include <algorithm>
 #include <cmath>
 
 #include "paint/convert.h"
+#include "paint/svg_guard.h"
 
 namespace bristle {
 namespace {
 
 QRectF fitted(const QRectF& rect, const QSizeF& size, const std::string& fit) {
-  if (fit == "whole" || size.isEmpty()) return rect;
+  if (fit == "whole" || fit == "nine-slice" || size.isEmpty()) return rect;
   const QSizeF scaled = size.scaled(
       rect.size(), fit == "cover" ? Qt::KeepAspectRatioByExpanding : Qt::KeepAspectRatio);
   return {rect.center() - QPointF(scaled.width() / 2, scaled.height() / 2), scaled};
 }
 
+QString tooLarge(const QSize& size, const QString& name) {
+  return QStringLiteral("too large, %1 × %2 px: %3").arg(size.width()).arg(size.height()).arg(name);
+}
+
+bool isTooLarge(const QSize& size) {
+  return size.width() > Pictures::kMostSide || size.height() > Pictures::kMostSide ||
+         qint64(size.width()) * size.height() > Pictures::kMostPixels;
+}
+
+// The whole document, or one group where it stands in the document: states drawn as groups of one
+// file keep their places and have one size.
+QImage drawn(QSvgRenderer& svg, const QString& group, const QSize& size) {
+  QImage image(size, QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::transparent);
+  QPainter painter(&image);
+  if (group.isEmpty()) {
+    svg.render(&painter, QRectF(QPointF(), QSizeF(size)));
+    return image;
+  }
+  const QRectF view = svg.viewBoxF();
+  const QRectF bounds = svg.transformForElement(group).mapRect(svg.boundsOnElement(group));
+  if (view.isEmpty() || bounds.isEmpty()) return image;
+  const double sx = size.width() / view.width(), sy = size.height() / view.height();
+  svg.render(&painter, group,
+             QRectF((bounds.x() - view.x()) * sx, (bounds.y() - view.y()) * sy,
+                    bounds.width() * sx, bounds.height() * sy));
+  return image;
+}
+
+// Corners keep their size, sides stretch along, the middle both ways.
+void drawSliced(QPainter& painter, const QImage& image, const QSizeF& to, Four s, double ratio) {
+  const double w = image.width(), h = image.height();
+  const double over =
+      std::max({1.0, (s.b + s.d) / std::max(1.0, w), (s.a + s.c) / std::max(1.0, h)});
+  s = {s.a / over, s.b / over, s.c / over, s.d / over};
+  // Where the target is smaller than its corners, they shrink together.
+  const double shrink = std::min({1.0, to.width() / std::max(1e-6, (s.b + s.d) * ratio),
+                                  to.height() / std::max(1e-6, (s.a + s.c) * ratio)}) *
+                        ratio;
+  const double fromX[] = {0, s.d, w - s.b, w}, fromY[] = {0, s.a, h - s.c, h};
+  const double toX[] = {0, s.d * shrink, to.width() - s.b * shrink, to.width()};
+  const double toY[] = {0, s.a * shrink, to.height() - s.c * shrink, to.height()};
+  painter.setRenderHint(QPainter::SmoothPixmapTransform);
+  for (size_t y = 0; y < 3; ++y)
+    for (size_t x = 0; x < 3; ++x) {
+      const QRectF from(fromX[x], fromY[y], fromX[x + 1] - fromX[x], fromY[y + 1] - fromY[y]);
+      const QRectF target(toX[x], toY[y], toX[x + 1] - toX[x], toY[y + 1] - toY[y]);
+      if (!from.isEmpty() && !target.isEmpty()) painter.drawImage(target, image, from);
+    }
+}
+
+QString readSvg(const QString& path, const QString& name, const QString& group,
+                Pictures::Picture& out) {
+  QFile file(path);
+  if (!file.open(QIODevice::ReadOnly)) return QStringLiteral("cannot be read: %1").arg(name);
+  const auto safe = makeSafe(file.read(20 << 20), fromQt(name));
+  if (!safe) return QStringLiteral("broken: %1").arg(toQt(safe.error().text()));
+  out.svg = std::make_shared<QSvgRenderer>(safe->text);
+  out.groups = safe->groups;
+  if (!out.svg->isValid()) return QStringLiteral("broken: %1").arg(name);
+  if (!group.isEmpty() && !out.svg->elementExists(group))
+    return QStringLiteral("no group “%1” in %2").arg(group, name);
+  const QSize size = out.svg->defaultSize();
+  if (size.isEmpty()) return QStringLiteral("has no size: %1").arg(name);
+  if (isTooLarge(size)) return tooLarge(size, name);
+  out.image = drawn(*out.svg, group, size);
+  return {};
+}
+
 }  // namespace
+
+int frameAt(const std::string& playing, double rate, int frames, Ms since) {
+  if (frames <= 1 || playing == "stand") return 0;
+  const auto n = static_cast<qint64>(std::floor(static_cast<double>(since) * rate / 1000));
+  return static_cast<int>(playing == "loop" ? n % frames : std::min<qint64>(n, frames - 1));
+}
+
+Pictures::Pictures() = default;
+Pictures::~Pictures() = default;
+
+void Pictures::clear() {
+  loaded_.clear();
+  made_.clear();
+}
 
 void Pictures::setFolder(const QString& folder) {
   if (folder == folder_) return;
   folder_ = folder;
-  loaded_.clear();
-  scaled_.clear();
+  clear();
 }
 
 const Pictures::Picture& Pictures::get(const std::string& file) {
@@ -34,61 +121,105 @@ const Pictures::Picture& Pictures::get(const std::string& file) {
 
 Pictures::Picture Pictures::load(const std::string& file) const {
   const QString name = toQt(file);
-  if (name.isEmpty()) return {{}, QStringLiteral("no file")};
+  if (name.isEmpty()) return {{}, QStringLiteral("no file"), {}, {}};
   const QString root = QFileInfo(folder_).canonicalFilePath();
-  const QFileInfo info(QDir(folder_), name);
+  const QFileInfo info(QDir(folder_), name.section(QLatin1Char('#'), 0, 0));
   const QString path = info.canonicalFilePath();
-  if (path.isEmpty()) return {{}, QStringLiteral("missing: %1").arg(name)};
+  if (path.isEmpty()) return {{}, QStringLiteral("missing: %1").arg(name), {}, {}};
   if (root.isEmpty() || !path.startsWith(root + QLatin1Char('/')))
-    return {{}, QStringLiteral("outside the project's folder: %1").arg(name)};
+    return {{}, QStringLiteral("outside the project's folder: %1").arg(name), {}, {}};
+  return readPicture(path, name);
+}
+
+Pictures::Picture readPicture(const QString& path, const QString& name) {
+  Pictures::Picture out;
+  if (path.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive)) {
+    out.problem = readSvg(path, name, name.section(QLatin1Char('#'), 1), out);
+    if (!out.problem.isEmpty()) out.image = {};
+    return out;
+  }
   QImageReader reader(path);
   reader.setAutoTransform(true);
   const QSize size = reader.size();
-  if (size.isValid() && (size.width() > kMostSide || size.height() > kMostSide ||
-                         qint64(size.width()) * size.height() > kMostPixels))
-    return {
-        {},
-        QStringLiteral("too large, %1 × %2 px: %3").arg(size.width()).arg(size.height()).arg(name)};
-  QImage image = reader.read();
-  if (image.isNull()) return {{}, QStringLiteral("broken: %1").arg(name)};
-  return {image.convertToFormat(QImage::Format_ARGB32_Premultiplied), {}};
+  if (size.isValid() && isTooLarge(size)) {
+    out.problem = tooLarge(size, name);
+    return out;
+  }
+  const QImage image = reader.read();
+  if (image.isNull())
+    out.problem = QStringLiteral("broken: %1").arg(name);
+  else
+    out.image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+  return out;
 }
 
-void Pictures::draw(QPainter& painter, const QRectF& rect, const std::string& file,
-                    const std::string& fit) {
-  const Picture& picture = get(file);
+QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSize& size,
+                      double ratio) {
+  const bool plain = look.tint.a == 0 && look.across * look.down == 1 && look.fit != "nine-slice";
+  if (plain && picture.image.size() == size) return picture.image;
+  const std::string key =
+      fmt::format("{} {}x{} {} {} {}/{}/{} {}", look.file, size.width(), size.height(),
+                  toHex(look.tint), look.fit == "nine-slice" ? toText(look.slices) : std::string(),
+                  look.frame, look.across, look.down, look.fit == "nine-slice" ? ratio : 0);
+  for (auto at = made_.begin(); at != made_.end(); ++at) {
+    if (at->key != key) continue;
+    made_.splice(made_.begin(), made_, at);
+    return made_.front().image;
+  }
+  QImage image = picture.image;
+  if (look.across * look.down > 1) {
+    const int w = image.width() / look.across, h = image.height() / look.down;
+    image = image.copy((look.frame % look.across) * w, (look.frame / look.across) * h, w, h);
+  }
+  if (look.fit == "nine-slice") {
+    QImage whole(size, QImage::Format_ARGB32_Premultiplied);
+    whole.fill(Qt::transparent);
+    QPainter painter(&whole);
+    drawSliced(painter, image, size, look.slices, ratio);
+    painter.end();
+    image = whole;
+  } else if (picture.svg && look.across * look.down == 1) {
+    // Drawn anew: lines stay sharp at every size.
+    image = drawn(*picture.svg, toQt(look.file).section(QLatin1Char('#'), 1), size);
+  } else {
+    image = image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+  }
+  if (look.tint.a > 0) {
+    QPainter painter(&image);
+    painter.setCompositionMode(QPainter::CompositionMode_SourceAtop);
+    painter.fillRect(image.rect(), toQt(look.tint));
+  }
+  made_.push_front({key, image});
+  if (made_.size() > kMostScaled) made_.pop_back();
+  return image;
+}
+
+void Pictures::draw(QPainter& painter, const QRectF& rect, const PictureLook& look) {
+  const Picture& picture = get(look.file);
   if (picture.image.isNull()) return drawStandIn(painter, rect, picture.problem);
-  const QRectF target = fitted(rect, picture.image.size(), fit);
+  const QSizeF own(double(picture.image.width()) / look.across,
+                   double(picture.image.height()) / look.down);
+  const QRectF target = fitted(rect, own, look.fit);
   painter.save();
-  if (fit == "cover") painter.setClipRect(rect, Qt::IntersectClip);
+  if (look.fit == "cover") painter.setClipRect(rect, Qt::IntersectClip);
   const QTransform world = painter.worldTransform();
   const double ratio = painter.device() ? painter.device()->devicePixelRatioF() : 1;
-  const QRectF place = world.mapRect(target);
+  const bool straight = world.type() <= QTransform::TxScale && world.m11() > 0 && world.m22() > 0;
+  const QRectF place = straight ? world.mapRect(target) : target;
   const QSize size = (place.size() * ratio).toSize();
-  if (world.type() <= QTransform::TxScale && !size.isEmpty() &&
-      qint64(size.width()) * size.height() <= kMostPixels) {
+  if (!size.isEmpty() && qint64(size.width()) * size.height() <= kMostPixels) {
     // Scaled once for the size that it is seen at; smooth scaling in every frame is dear.
-    QImage image = scaled(file, picture.image, size);
+    QImage image = made(look, picture, size, ratio * (straight ? world.m11() : 1));
     image.setDevicePixelRatio(ratio);
-    painter.setWorldTransform({});
-    painter.drawImage(QPointF(std::round(place.x()), std::round(place.y())), image);
-  } else {
-    painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    painter.drawImage(target, picture.image);
+    if (straight) {
+      painter.setWorldTransform({});
+      painter.drawImage(QPointF(std::round(place.x()), std::round(place.y())), image);
+    } else {
+      painter.setRenderHint(QPainter::SmoothPixmapTransform);
+      painter.drawImage(target.topLeft(), image);
+    }
   }
   painter.restore();
-}
-
-QImage Pictures::scaled(const std::string& file, const QImage& image, const QSize& size) {
-  if (image.size() == size) return image;
-  for (auto at = scaled_.begin(); at != scaled_.end(); ++at) {
-    if (at->file != file || at->image.size() != size) continue;
-    scaled_.splice(scaled_.begin(), scaled_, at);
-    return scaled_.front().image;
-  }
-  scaled_.push_front({file, image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation)});
-  if (scaled_.size() > kMostScaled) scaled_.pop_back();
-  return scaled_.front().image;
 }
 
 void drawStandIn(QPainter& painter, const QRectF& rect, const QString& text) {

@@ -4,39 +4,70 @@
 #include <QPainter>
 #include <QRectF>
 #include <QString>
+#include <QStringList>
 #include <list>
+#include <memory>
 #include <string>
 #include <unordered_map>
 
+#include "core/document/basics.h"
+#include "core/document/value.h"
+
+class QSvgRenderer;
+
 namespace bristle {
+
+// How a picture is shown.
+struct PictureLook {
+  std::string file;             // "art/plate.svg#hover" is the group “hover” of an SVG
+  std::string fit = "contain";  // or cover, whole, nine-slice
+  Four slices = {};             // for nine-slice: margins in the picture's px, top first
+  Colour tint{0, 0, 0, 0};      // laid over it as far as it is opaque
+  int across = 1, down = 1;     // a sheet of frames
+  int frame = 0;
+};
+
+// The frame shown after so many ms: "stand" the first, "loop" all again and again, "once" then the
+// last. Rate in frames a second.
+int frameAt(const std::string& playing, double rate, int frames, Ms since);
 
 class Pictures {
  public:
   static constexpr int kMostSide = 16384;            // px: no side may be longer
   static constexpr qint64 kMostPixels = 64'000'000;  // 256 MB of memory
 
+  Pictures();
+  ~Pictures();
   // Files are looked for in this folder, and nowhere outside it.
   void setFolder(const QString& folder);
   struct Picture {
-    QImage image;     // null where it cannot be shown
-    QString problem;  // why
+    QImage image;        // null where it cannot be shown; of an SVG, at its own size
+    QString problem;     // why
+    QStringList groups;  // of an SVG: the ids of its groups
+    std::shared_ptr<QSvgRenderer> svg;
   };
   const Picture& get(const std::string& file);
-  // Draws the picture in the rectangle ("contain", "cover" or "whole"), or its stand-in.
-  void draw(QPainter& painter, const QRectF& rect, const std::string& file, const std::string& fit);
+  // Forgets a file that has changed, or all.
+  void forget() { clear(); }
+  void draw(QPainter& painter, const QRectF& rect, const PictureLook& look);
 
  private:
-  static constexpr size_t kMostScaled = 24;
-  struct Scaled {
-    std::string file;
+  static constexpr size_t kMostScaled = 64;
+  struct Made {
+    std::string key;
     QImage image;
   };
+  void clear();
   Picture load(const std::string& file) const;
-  QImage scaled(const std::string& file, const QImage& image, const QSize& size);
+  // The picture as it is seen at a size in device px; `ratio` is those to a layout px.
+  QImage made(const PictureLook& look, const Picture& picture, const QSize& size, double ratio);
   QString folder_;
   std::unordered_map<std::string, Picture> loaded_;
-  std::list<Scaled> scaled_;  // the one used last first
+  std::list<Made> made_;  // the one used last first
 };
+
+// A picture file read with all the limits above; the error says what is wrong with it.
+Pictures::Picture readPicture(const QString& path, const QString& name);
 
 // A crossed, dashed box at the place and size of what cannot be shown.
 void drawStandIn(QPainter& painter, const QRectF& rect, const QString& text);

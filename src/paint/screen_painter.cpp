@@ -18,13 +18,16 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
     painter.setBrush(brushOf(panel->fill, box));
     painter.drawRoundedRect(box, panel->radius, panel->radius);
   } else if (const auto* picture = std::get_if<PictureData>(&item.what)) {
-    looks.pictures().draw(painter, box, picture->file, "cover");
+    PictureLook look;
+    look.file = picture->file;
+    look.fit = "cover";
+    looks.pictures().draw(painter, box, look);
   }
 }
 
 }  // namespace
 
-const LookTable* LookTables::get(const Project& project, const KindId& id) {
+const LookTable* LookTables::get(const Project& project, const KindId& id, const OwnLook* own) {
   const Shared<Kind>* kind = nullptr;
   for (const auto& k : project.kinds)
     if (k->id == id) kind = &k;
@@ -34,9 +37,18 @@ const LookTable* LookTables::get(const Project& project, const KindId& id) {
     if (m->id == (*kind)->machine) machine = &m;
   if (!machine || (*machine)->states.empty()) return nullptr;
   Entry& entry = tables_[id];
-  if (!entry.table || !entry.kind.same(*kind) || !entry.machine.same(*machine))
-    entry = {*kind, *machine, std::make_unique<LookTable>(**kind, **machine)};
-  return entry.table.get();
+  const Naming names = naming(project);
+  if (!entry.table || !entry.kind.same(*kind) || !entry.machine.same(*machine) ||
+      !entry.named.same(project.named) || entry.dark != names.dark) {
+    entry = {*kind, *machine, project.named, names.dark,
+             std::make_unique<LookTable>(**kind, **machine, names), {}};
+  }
+  if (!own || own->empty()) return entry.table.get();
+  if (entry.owned.size() > kMostOwned) entry.owned.clear();
+  for (auto& [look, table] : entry.owned)
+    if (look == *own) return table.get();
+  entry.owned.emplace_back(*own, std::make_unique<LookTable>(**kind, **machine, names, own));
+  return entry.owned.back().second.get();
 }
 
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
@@ -52,7 +64,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
       paintDecor(painter, looks, item, box);
       continue;
     }
-    const LookTable* table = tables.get(project, button->kind);
+    const LookTable* table = tables.get(project, button->kind, &button->own);
     if (!table) {
       drawStandIn(painter, box, QStringLiteral("kind missing: %1").arg(toQt(button->kind.text)));
       continue;
@@ -82,7 +94,7 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
       }
       ButtonRun& button = run.buttons[size_t(index)];
       looks.paint(painter, *button.kind->kind, *button.kind->looks, button.player.at(session.now()),
-                  box, item.button()->caption);
+                  box, item.button()->caption, button.player.since(session.now()));
     }
   }
 }

@@ -11,14 +11,18 @@ namespace bristle {
 // Look tables of a project's kinds, made when first asked for and kept while the kind is the same.
 class LookTables {
  public:
-  // Null where the kind or its machine is missing.
-  const LookTable* get(const Project& project, const KindId& kind);
+  // Null where the kind or its machine is missing. With `own`, as one placed button has it.
+  const LookTable* get(const Project& project, const KindId& kind, const OwnLook* own = nullptr);
 
  private:
+  static constexpr size_t kMostOwned = 200;
   struct Entry {
     Shared<Kind> kind;
     Shared<Machine> machine;
+    Shared<NamedValues> named;
+    bool dark = false;
     std::unique_ptr<LookTable> table;
+    std::vector<std::pair<OwnLook, std::unique_ptr<LookTable>>> owned;
   };
   std::map<KindId, Entry> tables_;
 };

@@ -26,38 +26,68 @@ void blurRows(const std::vector<std::uint8_t>& in, std::vector<std::uint8_t>& ou
   }
 }
 
-}  // namespace
+using Mask = std::vector<std::uint8_t>;
+
+Mask maskOf(const QPainterPath& path, int w, int h) {
+  QImage image(w, h, QImage::Format_Alpha8);
+  image.fill(0);
+  {
+    QPainter painter(&image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.fillPath(path, Qt::black);
+  }
+  Mask out(static_cast<size_t>(w) * static_cast<size_t>(h));
+  for (int y = 0; y < h; ++y)
+    std::copy_n(image.constScanLine(y), w,
+                out.data() + static_cast<size_t>(y) * static_cast<size_t>(w));
+  return out;
+}
 
 // Three box blurs come close to the Gaussian that CSS asks for; sigma is half the blur.
-const QImage& Shadows::image(const Key& key) {
+void blur(Mask& mask, int w, int h, int amount) {
+  const int radius = std::max(0, static_cast<int>(std::lround(amount / 2.0 * 0.94)));
+  Mask other(mask.size());
+  for (int pass = 0; pass < 3 && radius > 0; ++pass) {
+    blurRows(mask, other, w, h, radius);
+    blurRows(other, mask, h, w, radius);
+  }
+}
+
+// Outlines of the same form at the same place have the same number, to a quarter of a px.
+size_t formOf(const QPainterPath& path, const QPointF& origin) {
+  size_t h = static_cast<size_t>(path.elementCount());
+  for (int i = 0; i < path.elementCount(); ++i) {
+    const auto& e = path.elementAt(i);
+    for (double v : {e.x - origin.x(), e.y - origin.y()})
+      h = h * 1000003U + static_cast<size_t>(std::lround(v * 4) + 100000);
+  }
+  return h;
+}
+
+}  // namespace
+
+// Inner ones are what the outside, moved and blurred, puts over the inside.
+const QImage& Shadows::image(const Key& key, const QPainterPath& outline, bool inner) {
   if (const auto at = images_.find(key); at != images_.end()) return at->second;
   const int margin = key.blur + 2;
   const int w = key.w + 2 * margin, h = key.h + 2 * margin;
-  QImage mask(w, h, QImage::Format_Alpha8);
-  mask.fill(0);
-  {
-    QPainter painter(&mask);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(Qt::black);
-    painter.drawRoundedRect(QRectF(margin, margin, key.w, key.h), key.radius, key.radius);
-  }
-  const auto size = static_cast<size_t>(w) * static_cast<size_t>(h);
-  std::vector<std::uint8_t> a(size), b(size);
-  for (int y = 0; y < h; ++y)
-    std::copy_n(mask.constScanLine(y), w,
-                a.data() + static_cast<size_t>(y) * static_cast<size_t>(w));
-  const int radius = std::max(0, static_cast<int>(std::lround(key.blur / 2.0 * 0.94)));
-  for (int pass = 0; pass < 3 && radius > 0; ++pass) {
-    blurRows(a, b, w, h, radius);
-    blurRows(b, a, h, w, radius);
+  const QPointF move = QPointF(margin, margin) - outline.boundingRect().topLeft();
+  Mask mask = maskOf(outline.translated(inner ? move + QPointF(key.dx, key.dy) : move), w, h);
+  if (inner)
+    for (auto& v : mask) v = static_cast<std::uint8_t>(255 - v);
+  blur(mask, w, h, key.blur);
+  if (inner) {
+    const Mask inside = maskOf(outline.translated(move), w, h);
+    for (size_t i = 0; i < mask.size(); ++i)
+      mask[i] = static_cast<std::uint8_t>(mask[i] * inside[i] / 255);
   }
   QImage out(w, h, QImage::Format_ARGB32_Premultiplied);
   const auto part = [&](int shift) { return static_cast<int>(key.rgb >> shift & 0xff); };
   for (int y = 0; y < h; ++y) {
     auto* line = reinterpret_cast<QRgb*>(out.scanLine(y));
     for (int x = 0; x < w; ++x) {
-      const int alpha = a[static_cast<size_t>(y) * static_cast<size_t>(w) + static_cast<size_t>(x)];
+      const int alpha =
+          mask[static_cast<size_t>(y) * static_cast<size_t>(w) + static_cast<size_t>(x)];
       line[x] = qPremultiply(qRgba(part(16), part(8), part(0), alpha));
     }
   }
@@ -69,20 +99,37 @@ const QImage& Shadows::image(const Key& key) {
   return images_.emplace(key, std::move(out)).first->second;
 }
 
-void Shadows::draw(QPainter& painter, const QRectF& rect, double radius, const Shadow& s) {
+void Shadows::draw(QPainter& painter, const QPainterPath& outline, const Shadow& s, bool inner) {
   if (s.colour.a == 0) return;
-  const QRectF box = rect.adjusted(-s.spread, -s.spread, s.spread, s.spread);
-  if (box.width() < 1 || box.height() < 1 || box.width() > 4000 || box.height() > 4000) return;
-  const Key key{qRound(box.width()), qRound(box.height()),
-                qRound(std::min({radius + s.spread, box.width() / 2, box.height() / 2})),
+  const QRectF box = outline.boundingRect();
+  const double spread = inner ? -s.spread : s.spread;
+  if (box.width() + 2 * spread < 1 || box.height() + 2 * spread < 1 || box.width() > 4000 ||
+      box.height() > 4000)
+    return;
+  QPainterPath cast = outline;
+  if (spread != 0 && !inner) {
+    // Scaled about its centre: for boxes the same as growing each side.
+    const QPointF c = box.center();
+    cast = QTransform::fromTranslate(c.x(), c.y())
+               .scale((box.width() + 2 * spread) / box.width(),
+                      (box.height() + 2 * spread) / box.height())
+               .translate(-c.x(), -c.y())
+               .map(outline);
+  }
+  const QRectF at = cast.boundingRect();
+  const Key key{qRound(at.width()),
+                qRound(at.height()),
                 qRound(s.blur),
+                inner ? qRound(s.dx) : 0,
+                inner ? qRound(s.dy) : 0,
+                formOf(cast, at.topLeft()) * 2 + (inner ? 1 : 0),
                 std::uint32_t(s.colour.r) << 16 | std::uint32_t(s.colour.g) << 8 | s.colour.b};
   const double opacity = painter.opacity();
   painter.setOpacity(opacity * s.colour.a / 255.0);
   const int margin = key.blur + 2;
-  painter.drawImage(
-      QPointF(std::round(box.x() + s.dx) - margin, std::round(box.y() + s.dy) - margin),
-      image(key));
+  const QPointF moved = inner ? at.topLeft() : at.topLeft() + QPointF(s.dx, s.dy);
+  painter.drawImage(QPointF(std::round(moved.x()) - margin, std::round(moved.y()) - margin),
+                    image(key, cast, inner));
   painter.setOpacity(opacity);
 }
 

@@ -174,7 +174,7 @@ TEST_F(PictureFiles, AreDrawnAtTheirPlaceWhateverTheScaleOfThePainter) {
       canvas.fill(Qt::white);
       QPainter painter(&canvas);
       painter.scale(scale, scale);
-      pictures.draw(painter, QRectF(40, 20, 120, 60), "h.png", "whole");
+      pictures.draw(painter, QRectF(40, 20, 120, 60), {"h.png", "whole"});
       const auto at = [&](double x, double y) {
         return canvas.pixelColor(qRound(x * scale), qRound(y * scale));
       };
@@ -194,7 +194,7 @@ TEST_F(PictureFiles, FitSaysHowTheShapesMeet) {
     QImage canvas(100, 100, QImage::Format_RGB32);
     canvas.fill(Qt::white);
     QPainter painter(&canvas);
-    pictures.draw(painter, QRectF(10, 10, 80, 80), "h.png", fit);
+    pictures.draw(painter, QRectF(10, 10, 80, 80), {"h.png", fit});
     return canvas;
   };
   EXPECT_EQ(drawn("contain").pixelColor(20, 20), QColor(Qt::white)) << "above the picture";
@@ -211,7 +211,7 @@ TEST_F(PictureFiles, ATurnedPainterTurnsThePicture) {
   QPainter painter(&canvas);
   painter.translate(50, 50);
   painter.rotate(90);
-  pictures.draw(painter, QRectF(-40, -20, 80, 40), "h.png", "whole");
+  pictures.draw(painter, QRectF(-40, -20, 80, 40), {"h.png", "whole"});
   EXPECT_EQ(canvas.pixelColor(50, 20), QColor(Qt::red));
   EXPECT_EQ(canvas.pixelColor(50, 80), QColor(Qt::blue));
 }
@@ -246,7 +246,7 @@ TEST_F(PictureFiles, TheStandInIsMarkedAndKeepsPlaceAndSize) {
   QImage image(300, 200, QImage::Format_ARGB32_Premultiplied);
   image.fill(Qt::black);
   QPainter painter(&image);
-  pictures.draw(painter, QRectF(50, 40, 200, 120), "none.png", "contain");
+  pictures.draw(painter, QRectF(50, 40, 200, 120), {"none.png", "contain"});
   painter.end();
   EXPECT_GT(image.pixelColor(60, 100).lightness(), 150);
   EXPECT_EQ(image.pixelColor(45, 100), QColor(Qt::black));

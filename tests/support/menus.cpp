@@ -1,5 +1,7 @@
 #include "support/menus.h"
 
+#include "core/edit/named_edits.h"
+
 namespace bristle::test {
 
 void must(History& history, const Edit& edit) {
@@ -46,10 +48,38 @@ Project fullProject() {
          k.fitsCaption = true;
          k.captionPadding = 31;
          k.hitPadding = 7;
+         k.hitForm = HitForm::Alpha;
+         k.hitAlpha = 0.25;
+         k.sizesDiffer = true;
        }));
+  must(history, addPart(kind, PartType::Icon, "Sign"));
+  must(history, addNamed(NamedType::Colour, "tide.bright", Colour{7, 77, 177, 200}));
+  const NamedId tide = history.now().named->back().id;
+  must(history, addNamed(NamedType::Length, "corner", 9.5));
+  const NamedId corner = history.now().named->back().id;
+  must(history, addNamed(NamedType::Easing, "soft", Easing{EasingType::Steps, 0, 0, 0, 0, 5, true}));
+  must(history, addNamed(NamedType::Colour, "text", NamedRef{tide}));
+  must(history, setNamed(tide, true, Colour{1, 2, 3, 255}));
+  must(history, changeCells({kind},
+                            {{Column{}, {parts[0].id, Prop::Radius}, NamedRef{corner}},
+                             {StateId{"pressed"}, {parts[0].id, Prop::Radius}, Four{1, 2, 3, 4}},
+                             {Column{}, {parts[2].id, Prop::Colour}, NamedRef{tide}},
+                             {StateId{"pressed"},
+                              {parts[0].id, Prop::Fill},
+                              *parseValue("#111 #222 radial 0.3 0.4 0.9", Fill{}, nullptr)},
+                             {StateId{"disabled"},
+                              {parts[0].id, Prop::Fill},
+                              Fill{FillType::Solid, 90, {{0, {7, 77, 177, 200}, tide}}}},
+                             {StateId{"hover"},
+                              {parts[0].id, Prop::Glow},
+                              Shadow{0, 0, 9, 0, {7, 77, 177, 90}, tide}}},
+                            "all"));
   must(history, addScreen("Second"));
   const ScreenId second = history.now().screens[1]->id;
   const auto ids = buttons(history.now());
+  const LookOwner own{kind, first, ids[0]};
+  must(history, setLook(own, {Column{}}, {parts[2].id, Prop::Size}, 33.0));
+  must(history, setLook(own, {StateId{"hover"}}, {{}, Prop::Scale}, 1.25));
   must(history, setAction(first, ids[0], {ActionType::PutOnTop, second, {}}));
   must(history, setAction(first, ids[1], {ActionType::Message, {}, "go"}));
   must(history, setRoute(first, ids[0], Dir::Up, {RouteType::Pinned, ids[2]}));
@@ -77,6 +107,9 @@ Project fullProject() {
                {EffectType::Message, "tick", {}, {}}};
   machine.transitions.push_back(t);
   machine.hold = 700;
+  machine.timing.namedEasing = project.named->at(2).id;
+  project.settings.leastHit = 44;
+  project.settings.darkSet = true;
   return project;
 }
 

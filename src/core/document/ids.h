@@ -22,6 +22,7 @@ using StateId = Id<struct StateTag>;
 using ScreenId = Id<struct ScreenTag>;
 using ItemId = Id<struct ItemTag>;
 using ValueId = Id<struct ValueTag>;
+using NamedId = Id<struct NamedTag>;
 using DisplayId = Id<struct DisplayTag>;
 
 }  // namespace bristle

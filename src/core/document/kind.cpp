@@ -5,8 +5,15 @@
 namespace bristle {
 namespace {
 
-constexpr PartType kTypes[] = {PartType::Whole, PartType::Shape, PartType::Label, PartType::Marker,
-                               PartType::Picture};
+constexpr PartType kTypes[] = {PartType::Whole,  PartType::Shape,   PartType::Label,
+                               PartType::Marker, PartType::Picture, PartType::Icon};
+
+const Value* inColumn(const LookValues& base, const std::map<StateId, LookValues>& departures,
+                      const Column& column, const PropKey& key) {
+  if (!column) return base.find(key);
+  const auto at = departures.find(*column);
+  return at == departures.end() ? nullptr : at->second.find(key);
+}
 
 template <class Values>
 auto lower(Values& values, const PropKey& key) {
@@ -55,10 +62,24 @@ Value baseValue(const Kind& kind, const PropKey& key) {
   return 0.0;
 }
 
+const Value* ownValue(const Kind& kind, const Column& column, const PropKey& key) {
+  return inColumn(kind.base, kind.departures, column, key);
+}
+
+const Value* ownValue(const OwnLook& own, const Column& column, const PropKey& key) {
+  return inColumn(own.base, own.departures, column, key);
+}
+
 Value valueIn(const Kind& kind, const StateId& state, const PropKey& key) {
-  const auto at = kind.departures.find(state);
-  if (at != kind.departures.end())
-    if (const Value* value = at->second.find(key)) return *value;
+  return valueIn(kind, nullptr, state, key);
+}
+
+Value valueIn(const Kind& kind, const OwnLook* own, const Column& column, const PropKey& key) {
+  for (const Column& c : {column, Column{}}) {
+    if (own)
+      if (const Value* value = ownValue(*own, c, key)) return *value;
+    if (const Value* value = ownValue(kind, c, key)) return *value;
+  }
   return baseValue(kind, key);
 }
 

@@ -1,6 +1,7 @@
 // A kind: a button design, made once and placed many times.
 #pragma once
 #include <map>
+#include <optional>
 #include <string>
 #include <utility>
 #include <vector>
@@ -36,6 +37,18 @@ class LookValues {
   std::vector<std::pair<PropKey, Value>> values_;
 };
 
+// What takes the pointer: the box, the outline of the first shape, or the first picture where it is
+// opaque enough.
+enum class HitForm : std::uint8_t { Box, Shape, Alpha };
+
+// What one placed button changes of its kind: of the base look, and of states.
+struct OwnLook {
+  LookValues base;
+  std::map<StateId, LookValues> departures;
+  bool empty() const { return base.empty() && departures.empty(); }
+  bool operator==(const OwnLook&) const = default;
+};
+
 struct Kind {
   KindId id;
   std::string name;
@@ -44,6 +57,9 @@ struct Kind {
   bool fitsCaption = false;   // wider where the caption needs it, with
   Px captionPadding = 24;     // this much at both sides
   Px hitPadding = 0;          // the hit area reaches this far beyond the box, 0–200 px
+  HitForm hitForm = HitForm::Box;
+  double hitAlpha = 0.5;  // 0–1: with Alpha, pixels at least this opaque take the pointer
+  bool sizesDiffer = false;   // pictures of different sizes for its states are wanted
   std::string sampleCaption;  // what tiles show
   std::vector<Part> parts;    // painted in this order, the last on top
   LookValues base;            // what all states share
@@ -54,10 +70,19 @@ struct Kind {
 
 // The sort of the part; Whole for the empty id. Null where the kind has no such part.
 const PartType* partType(const Kind& kind, const PartId& part);
+// Which columns of the ledger something stands in: the base (nothing), or a state.
+using Column = std::optional<StateId>;
+// What is set there and nowhere below; null where nothing is.
+const Value* ownValue(const Kind& kind, const Column& column, const PropKey& key);
+const Value* ownValue(const OwnLook& own, const Column& column, const PropKey& key);
+
+// Values as they are set: named ones are references (core/document/named.h settles them).
 // The base value: what the kind says, else what the property starts with.
 Value baseValue(const Kind& kind, const PropKey& key);
 // The value that a state shows: its departure, else the base value.
 Value valueIn(const Kind& kind, const StateId& state, const PropKey& key);
+// The same for one placed button: what is its own counts before the kind's, column by column.
+Value valueIn(const Kind& kind, const OwnLook* own, const Column& column, const PropKey& key);
 // All properties of all parts, whole last, in the ledger's order.
 std::vector<PropKey> allProperties(const Kind& kind);
 

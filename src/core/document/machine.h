@@ -8,6 +8,7 @@
 
 #include "core/document/basics.h"
 #include "core/document/ids.h"
+#include "core/document/value.h"
 
 namespace bristle {
 
@@ -37,22 +38,11 @@ enum class Event : std::uint8_t {
   Message,
 };
 
-enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps };
-
-// CSS Easing Functions Level 1. For CubicBezier x1 and x2 are 0–1. For Steps: `count` ≥ 1 and the
-// jump at the end of each step, or at its start.
-struct Easing {
-  EasingType type = EasingType::CubicBezier;
-  double x1 = 0.25, y1 = 0.1, x2 = 0.25, y2 = 1;
-  int count = 1;
-  bool jumpAtStart = false;
-  bool operator==(const Easing&) const = default;
-};
-
 struct Timing {
   Ms duration = 120;
   Ms delay = 0;
   Easing easing;
+  NamedId namedDuration = {}, namedEasing = {};  // where set, these count
   bool operator==(const Timing&) const = default;
 };
 

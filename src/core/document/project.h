@@ -7,6 +7,7 @@
 #include "core/document/basics.h"
 #include "core/document/kind.h"
 #include "core/document/machine.h"
+#include "core/document/named.h"
 #include "core/document/screen.h"
 
 namespace bristle {
@@ -38,6 +39,8 @@ struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
   bool rightToLeft = false;
   Ms repeatDelay = 400, repeatInterval = 120;
+  Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
+  bool darkSet = false;  // named values show their dark side
   Extras extra;
   bool operator==(const Settings&) const = default;
 };
@@ -49,6 +52,8 @@ struct Project {
   Settings settings;
   std::vector<Display> displays;
   std::vector<ProjectValue> values;
+  Shared<NamedValues> named;  // colours, lengths, fonts… by name, in the order of the list
+  Extras foreignTokens;       // what imported token files held beyond what we use
   std::vector<Shared<Machine>> machines;
   std::vector<Shared<Kind>> kinds;
   std::vector<Shared<Screen>> screens;
@@ -62,6 +67,11 @@ const Kind* find(const Project& project, const KindId& id);
 const Screen* find(const Project& project, const ScreenId& id);
 const ProjectValue* find(const Project& project, const ValueId& id);
 const Display* find(const Project& project, const DisplayId& id);
+
+const NamedValue* find(const Project& project, const NamedId& id);
+inline Naming naming(const Project& project) {
+  return {&*project.named, project.settings.darkSet};
+}
 
 // The part to change, copied first where shared; null when there is none.
 Machine* edit(Project& project, const MachineId& id);

@@ -2,6 +2,7 @@
 // ledger, the file format, motion and the checks read this table.
 #pragma once
 #include <cstdint>
+#include <optional>
 #include <span>
 #include <string_view>
 
@@ -10,7 +11,7 @@
 
 namespace bristle {
 
-enum class PartType : std::uint8_t { Whole, Shape, Label, Marker, Picture };
+enum class PartType : std::uint8_t { Whole, Shape, Label, Marker, Picture, Icon };
 
 enum class Prop : std::uint8_t {
   Shown,
@@ -34,7 +35,38 @@ enum class Prop : std::uint8_t {
   Scale,
   PivotX,
   PivotY,
+  Form,
+  Sides,
+  Point,
+  Outline,
+  BorderPlace,
+  DashOn,
+  DashOff,
+  InnerShadow,
+  Glow,
+  Bevel,
+  BevelLight,
+  BevelDark,
+  Spacing,
+  Case,
+  Padding,
+  Lines,
+  Overflow,
+  Slices,
+  Tint,
+  FramesAcross,
+  FramesDown,
+  FrameRate,
+  Playing,
+  Icon,
+  LikeCaption,
+  PinX,
+  PinY,
+  Width,
+  Height,
+  Rotation,
 };
+inline constexpr size_t kPropCount = static_cast<size_t>(Prop::Rotation) + 1;
 
 // One property of one part of a kind. An empty part is the whole button.
 struct PropKey {
@@ -51,9 +83,12 @@ struct PropertyInfo {
   Value start;                           // what it is where nothing is said; tells its type, too
   double least = 0, most = 0, step = 1;  // for numbers: range, and what one scrubbed pixel adds
   std::string_view choices = {};         // for texts with fixed answers: "start|centre|end"
+  bool basic = true;                     // false: the ledger folds it away while nobody has set it
 };
 
 std::span<const PropertyInfo> propertiesOf(PartType type);
+// The place of a property among those of its sort of part; −1 where it has none such.
+int indexOf(PartType type, Prop prop);
 // Null where that sort of part has no such property.
 const PropertyInfo* findProperty(PartType type, Prop prop);
 const PropertyInfo* findProperty(PartType type, std::string_view key);
@@ -61,5 +96,6 @@ const PropertyInfo* findProperty(PartType type, std::string_view key);
 std::string whyUnsuitable(const PropertyInfo& info, const Value& value);
 
 std::string_view nameOf(PartType type);
+std::optional<PartType> parsePartType(std::string_view name);  // not "whole"
 
 }  // namespace bristle

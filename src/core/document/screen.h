@@ -10,6 +10,7 @@
 
 #include "core/document/basics.h"
 #include "core/document/ids.h"
+#include "core/document/kind.h"
 #include "core/document/value.h"
 
 namespace bristle {
@@ -63,6 +64,8 @@ struct ButtonData {
   KindId kind;
   std::string caption;
   std::string accessibleName;  // empty: the caption serves
+  std::string description;     // what a screen reader may add
+  OwnLook own;                 // what this button changes of its kind's look
   bool disabled = false;
   Action action;
   std::array<RouteRule, 4> routes;  // by Dir

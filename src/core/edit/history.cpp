@@ -16,7 +16,11 @@ bool differ(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b) {
 Change changeBetween(const Project& a, const Project& b) {
   return {a.name != b.name || a.settings != b.settings || a.displays != b.displays ||
               a.values != b.values || a.first != b.first,
-          differ(a.machines, b.machines), differ(a.kinds, b.kinds), differ(a.screens, b.screens)};
+          differ(a.machines, b.machines),
+          // Named values are part of every look.
+          differ(a.kinds, b.kinds) || !a.named.same(b.named) ||
+              a.foreignTokens != b.foreignTokens || a.settings.darkSet != b.settings.darkSet,
+          differ(a.screens, b.screens)};
 }
 
 Result<Change> History::perform(const Edit& edit) {

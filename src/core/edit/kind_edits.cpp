@@ -22,14 +22,14 @@ void plainLook(Kind& kind, const PartId& plate, const PartId& ring, const PartId
   const auto solid = [](const char* hex) { return Fill::solid(*parseColour(hex)); };
   const auto colour = [](const char* hex) { return *parseColour(hex); };
   kind.base.set({plate, Prop::Fill}, solid("#3f4a4d"));
-  kind.base.set({plate, Prop::Radius}, 8.0);
+  kind.base.set({plate, Prop::Radius}, Four::all(8));
   kind.base.set({plate, Prop::BorderWidth}, 1.0);
   kind.base.set({plate, Prop::BorderColour}, colour("#6b7a7d"));
   kind.base.set({ring, Prop::Shown}, false);
   kind.base.set({ring, Prop::BorderWidth}, 3.0);
   kind.base.set({ring, Prop::BorderColour}, colour("#f2c14e"));
   kind.base.set({ring, Prop::Outset}, 5.0);
-  kind.base.set({ring, Prop::Radius}, 13.0);
+  kind.base.set({ring, Prop::Radius}, Four::all(13));
   kind.base.set({caption, Prop::Colour}, colour("#f4f1ea"));
   kind.base.set({caption, Prop::Size}, 24.0);
   auto& hover = kind.departures[StateId{"hover"}];
@@ -145,37 +145,6 @@ Edit resizeKind(KindId kind, Px width, Px height) {
                   k.height = height;
                   return after;
                 });
-}
-
-Edit setLook(KindId kind, std::vector<Column> columns, PropKey key, Value value) {
-  std::string merge = fmt::format("look {} {} {}", kind.text, key.part.text, int(key.prop));
-  for (const Column& column : columns) merge += " " + (column ? column->text : std::string("base"));
-  return onKind(std::move(kind), "change look", std::move(merge),
-                [=](Project after, Kind& k) -> Result<Project> {
-                  const PartType* type = partType(k, key.part);
-                  const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
-                  if (!info) return gone("part");
-                  if (const auto wanted = whyUnsuitable(*info, value); !wanted.empty())
-                    return fail(std::string(info->label), "expected " + wanted);
-                  for (const Column& column : columns)
-                    (column ? k.departures[*column] : k.base).set(key, value);
-                  return after;
-                });
-}
-
-Edit clearLook(KindId kind, std::vector<Column> columns, PropKey key) {
-  return onKind(
-      std::move(kind), "back to base", {}, [=](Project after, Kind& k) -> Result<Project> {
-        for (const Column& column : columns) {
-          if (!column) {
-            k.base.clear(key);
-          } else if (const auto at = k.departures.find(*column); at != k.departures.end()) {
-            at->second.clear(key);
-            if (at->second.empty()) k.departures.erase(at);
-          }
-        }
-        return after;
-      });
 }
 
 Edit addPart(KindId kind, PartType type, std::string name) {

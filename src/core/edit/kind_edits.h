@@ -8,9 +8,6 @@
 
 namespace bristle {
 
-// Which columns of the ledger an edit goes to: the base (nothing), or a state.
-using Column = std::optional<StateId>;
-
 // A new kind with a plate, a focus ring and a caption, and a machine of its own from the template
 // "menu button". Its id is the freshest in the project after it.
 Edit addKind(std::string name, Wins wins);
@@ -22,11 +19,44 @@ Edit resizeKind(KindId kind, Px width, Px height);
 Edit changeKind(KindId kind, std::string name, std::string mergeKey,
                 std::function<void(Kind&)> change);
 
-// Sets one property in several columns at once. A departure that equals the base stays one.
-Edit setLook(KindId kind, std::vector<Column> columns, PropKey key, Value value);
-// Falls back to the base; in the base column, to the property's start value.
-Edit clearLook(KindId kind, std::vector<Column> columns, PropKey key);
+// Whose look an edit changes: the kind's, or, with an item, what that one button has of its own.
+struct LookOwner {
+  KindId kind;
+  ScreenId screen = {};
+  ItemId item = {};
+  bool operator==(const LookOwner&) const = default;
+};
 
+// One cell of the ledger; without a value it falls back: to the base, in the base column to the
+// property's start value, in a button's own look to its kind.
+struct CellChange {
+  Column column;
+  PropKey key;
+  std::optional<Value> value;
+};
+// Any number of cells in one step. A named value must fit the property.
+Edit changeCells(LookOwner owner, std::vector<CellChange> cells, std::string name,
+                 std::string mergeKey = {});
+// Sets one property in several columns at once. A departure that equals the base stays one.
+Edit setLook(LookOwner owner, std::vector<Column> columns, PropKey key, Value value);
+Edit setLook(KindId kind, std::vector<Column> columns, PropKey key, Value value);
+Edit clearLook(KindId kind, std::vector<Column> columns, PropKey key);
+// Makes a column look like another does.
+Edit copyColumn(LookOwner owner, Column from, std::vector<Column> to);
+// Puts the label's colour where the first solid shape's fill is, and the other way round.
+Edit swapTextAndFill(KindId kind, std::vector<Column> columns);
+
+// Parts are numbered in painting order; by −1 is one step towards the back.
+Edit movePart(KindId kind, PartId part, int by);
+// A part with all that the states say about it, to be put into any kind.
+struct PartCopy {
+  Part part;
+  LookValues base;
+  std::map<StateId, LookValues> departures;
+};
+std::optional<PartCopy> copyOfPart(const Kind& kind, const PartId& part);
+// On top of the others, under a free name.
+Edit pastePart(KindId kind, PartCopy copy);
 Edit addPart(KindId kind, PartType type, std::string name);
 Edit removePart(KindId kind, PartId part);
 Edit renamePart(KindId kind, PartId part, std::string name);

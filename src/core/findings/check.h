@@ -26,6 +26,7 @@ void checkReferences(const Project& project, std::vector<Finding>& out);
 void checkFocus(const Project& project, std::vector<Finding>& out);
 void checkMachines(const Project& project, std::vector<Finding>& out);
 void checkNames(const Project& project, std::vector<Finding>& out);
+void checkLooks(const Project& project, std::vector<Finding>& out);
 
 // All rules, in a fixed order.
 std::vector<Finding> check(const Project& project);

@@ -2,6 +2,9 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <cmath>
+
 namespace bristle {
 namespace {
 
@@ -12,13 +15,20 @@ Colour readColour(JsonReader& r, const Json& value, const JsonPlace& at) {
   return {};
 }
 
+// A colour that may come by a name: {"colour": …, "named": id} or plain.
+void writeNamed(Json& out, const NamedId& named) {
+  if (named) out["named"] = named.text;
+}
+
 Json toJson(const Shadow& s) {
   if (s == Shadow{}) return "none";
-  return {{"x", s.dx},
-          {"y", s.dy},
-          {"blur", s.blur},
-          {"spread", s.spread},
-          {"colour", toHex(s.colour)}};
+  Json out{{"x", s.dx},
+           {"y", s.dy},
+           {"blur", s.blur},
+           {"spread", s.spread},
+           {"colour", toHex(s.colour)}};
+  writeNamed(out, s.named);
+  return out;
 }
 
 Shadow readShadow(JsonReader& r, const Json& value, const JsonPlace& at) {
@@ -31,47 +41,45 @@ Shadow readShadow(JsonReader& r, const Json& value, const JsonPlace& at) {
   s.spread = r.number(value, at, "spread", 0, -500, 500);
   if (const Json* colour = r.member(value, "colour"))
     s.colour = readColour(r, *colour, {&at, "colour", 0, false});
+  s.named = {r.text(value, at, "named")};
   return s;
 }
 
-Json toJson(const Value& value) {
-  struct Write {
-    Json operator()(double v) const { return v; }
-    Json operator()(bool v) const { return v; }
-    Json operator()(Colour v) const { return toHex(v); }
-    Json operator()(const Fill& v) const { return bristle::toJson(v); }
-    Json operator()(const Shadow& v) const { return toJson(v); }
-    Json operator()(const std::string& v) const { return v; }
-  };
-  return std::visit(Write{}, value);
+Json toJson(const Four& f) {
+  if (f.even()) return f.a;
+  return {f.a, f.b, f.c, f.d};
 }
 
-Value readValue(JsonReader& r, const PropertyInfo& info, const Json& value, const JsonPlace& at) {
-  Value out = info.start;
-  if (std::holds_alternative<double>(out)) {
-    out = r.plainNumber(value, at, info.least, info.most);
-  } else if (std::holds_alternative<bool>(out)) {
-    if (!value.is_boolean())
-      r.complain(at, "expected true or false, found " + JsonReader::sortOf(value));
-    out = value.is_boolean() && value.get<bool>();
-  } else if (std::holds_alternative<Colour>(out)) {
-    out = readColour(r, value, at);
-  } else if (std::holds_alternative<Fill>(out)) {
-    out = readFill(r, value, at);
-  } else if (std::holds_alternative<Shadow>(out)) {
-    out = readShadow(r, value, at);
-  } else if (!value.is_string()) {
-    r.complain(at, "expected a text, found " + JsonReader::sortOf(value));
-  } else {
-    out = value.get<std::string>();
-    if (const auto wanted = whyUnsuitable(info, out); !wanted.empty())
-      r.complain(at, "expected " + wanted + ", found " + JsonReader::sortOf(value));
+Four readFour(JsonReader& r, const Json& value, const JsonPlace& at) {
+  if (!value.is_array()) return Four::all(r.plainNumber(value, at));
+  if (value.size() != 4) {
+    r.complain(at, "expected one number, or a list of four");
+    return {};
   }
+  double v[4];
+  for (size_t i = 0; i < 4; ++i) v[i] = r.plainNumber(value[i], JsonPlace{&at, {}, i, true});
+  return {v[0], v[1], v[2], v[3]};
+}
+
+bool isReference(const Json& value) {
+  return value.is_object() && value.size() == 1 && value.contains("named") &&
+         value["named"].is_string();
+}
+
+Value readProperty(JsonReader& r, const PropertyInfo& info, const Json& value,
+                   const JsonPlace& at) {
+  Value out = readValue(r, value, at, info.start);
+  if (r.error() || std::holds_alternative<NamedRef>(out)) return out;
+  if (const auto wanted = whyUnsuitable(info, out); !wanted.empty())
+    r.complain(at, "expected " + wanted + ", found " + JsonReader::sortOf(value));
   return out;
 }
 
 // Whole's values are under the key "whole", those of parts under their ids.
 constexpr std::string_view kWhole = "whole";
+constexpr PartType kAllTypes[] = {PartType::Whole,  PartType::Shape,   PartType::Label,
+                                  PartType::Marker, PartType::Picture, PartType::Icon};
+constexpr std::string_view kHitForms[] = {"box", "shape", "alpha"};
 
 Json lookJson(const Kind& kind, const LookValues& values) {
   Json out = Json::object();
@@ -103,7 +111,7 @@ LookValues readLook(JsonReader& r, const Kind& kind, const Json& value, const Js
         r.complain(here, fmt::format("a {} has no such property", nameOf(*type)));
         return out;
       }
-      out.set({part, info->prop}, readValue(r, *info, property, here));
+      out.set({part, info->prop}, readProperty(r, *info, property, here));
     }
   }
   return out;
@@ -111,13 +119,67 @@ LookValues readLook(JsonReader& r, const Kind& kind, const Json& value, const Js
 
 }  // namespace
 
+Json toJson(const Value& value) {
+  struct Write {
+    Json operator()(double v) const { return v; }
+    Json operator()(bool v) const { return v; }
+    Json operator()(Colour v) const { return toHex(v); }
+    Json operator()(const Fill& v) const { return bristle::toJson(v); }
+    Json operator()(const Shadow& v) const { return toJson(v); }
+    Json operator()(const std::string& v) const { return v; }
+    Json operator()(const Four& v) const { return toJson(v); }
+    Json operator()(const Easing& v) const { return toText(v); }
+    Json operator()(const NamedRef& v) const { return {{"named", v.id.text}}; }
+  };
+  return std::visit(Write{}, value);
+}
+
+Value readValue(JsonReader& r, const Json& value, const JsonPlace& at, const Value& like) {
+  if (isReference(value)) return NamedRef{{value["named"].get<std::string>()}};
+  struct Read {
+    JsonReader& r;
+    const Json& value;
+    const JsonPlace& at;
+    Value operator()(double) const { return r.plainNumber(value, at); }
+    Value operator()(bool) const {
+      if (!value.is_boolean())
+        r.complain(at, "expected true or false, found " + JsonReader::sortOf(value));
+      return value.is_boolean() && value.get<bool>();
+    }
+    Value operator()(Colour) const { return readColour(r, value, at); }
+    Value operator()(const Fill&) const { return readFill(r, value, at); }
+    Value operator()(const Shadow&) const { return readShadow(r, value, at); }
+    Value operator()(const Four&) const { return readFour(r, value, at); }
+    Value operator()(const std::string&) const {
+      if (value.is_string()) return value.get<std::string>();
+      r.complain(at, "expected a text, found " + JsonReader::sortOf(value));
+      return std::string();
+    }
+    Value operator()(const Easing& like) const {
+      if (value.is_string())
+        if (const auto easing = parseEasing(value.get<std::string>())) return *easing;
+      r.complain(at, "expected linear, bezier x1 y1 x2 y2, or steps n");
+      return like;
+    }
+    Value operator()(const NamedRef& like) const { return like; }
+  };
+  return std::visit(Read{r, value, at}, like);
+}
+
 Json toJson(const Fill& fill) {
   if (fill.type == FillType::None) return "none";
-  if (fill.type == FillType::Solid) return toHex(fill.stops.at(0).colour);
+  if (fill.type == FillType::Solid) {
+    const Stop& only = fill.stops.at(0);
+    if (!only.named) return toHex(only.colour);
+    return {{"colour", toHex(only.colour)}, {"named", only.named.text}};
+  }
   Json stops = Json::array();
-  for (const Stop& stop : fill.stops)
+  for (const Stop& stop : fill.stops) {
     stops.push_back({{"at", stop.at}, {"colour", toHex(stop.colour)}});
-  return {{"angle", fill.angle}, {"stops", stops}};
+    writeNamed(stops.back(), stop.named);
+  }
+  if (fill.type == FillType::Linear) return {{"angle", fill.angle}, {"stops", stops}};
+  return {{"radial", {fill.x, fill.y, fill.radius}}, {"stops", stops}};
 }
 
 Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
@@ -128,7 +190,24 @@ Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
                        JsonReader::sortOf(value));
     return {};
   }
+  if (const Json* colour = r.member(value, "colour")) {
+    Fill fill = Fill::solid(readColour(r, *colour, {&at, "colour", 0, false}));
+    fill.stops[0].named = {r.text(value, at, "named")};
+    return fill;
+  }
   Fill fill = Fill::linear(r.number(value, at, "angle", 90, -3600, 3600), {});
+  if (const Json* radial = r.member(value, "radial")) {
+    const JsonPlace here{&at, "radial", 0, false};
+    const Four spot = radial->is_array() && radial->size() == 3
+                          ? readFour(r, {(*radial)[0], (*radial)[1], (*radial)[2], 0}, here)
+                          : Four{};
+    if (!(spot.c > 0 && spot.c <= 3 && std::abs(spot.a) <= 3 && std::abs(spot.b) <= 3))
+      r.complain(here, "expected the centre's x and y (0–1) and the radius (above 0, at most 3)");
+    fill.type = FillType::Radial;
+    fill.x = spot.a;
+    fill.y = spot.b;
+    fill.radius = spot.c;
+  }
   double last = 0;
   r.each(value, at, "stops", [&](const Json& stop, const JsonPlace& here) {
     if (!r.isObject(stop, here)) return;
@@ -137,10 +216,72 @@ Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
     last = where;
     const Json* colour = r.member(stop, "colour");
     if (!colour) return r.complain(here, "expected a colour");
-    fill.stops.push_back({where, readColour(r, *colour, {&here, "colour", 0, false})});
+    fill.stops.push_back({where, readColour(r, *colour, {&here, "colour", 0, false}),
+                          {r.text(stop, here, "named")}});
   });
   if (fill.stops.size() < 2 || fill.stops.size() > 32) r.complain(at, "expected 2 to 32 stops");
   return fill;
+}
+
+// A button does not say what sorts its kind's parts are, so that it can be read on its own: the
+// part's sort stands before the property, "label.size".
+Json toJson(const OwnLook& own) {
+  const auto look = [](const LookValues& values) {
+    Json out = Json::object();
+    for (const auto& [key, value] : values) {
+      const std::string part = key.part ? key.part.text : std::string(kWhole);
+      for (auto type : kAllTypes)
+        if (const PropertyInfo* info = findProperty(type, key.prop);
+            info && (type == PartType::Whole) == !key.part &&
+            (info->start.index() == value.index() || std::holds_alternative<NamedRef>(value))) {
+          out[part][fmt::format("{}.{}", nameOf(type), info->key)] = toJson(value);
+          break;
+        }
+    }
+    return out;
+  };
+  Json out = Json::object();
+  if (!own.base.empty()) out["base"] = look(own.base);
+  for (const auto& [state, values] : own.departures) out["departures"][state.text] = look(values);
+  return out;
+}
+
+OwnLook readOwnLook(JsonReader& r, const Json& value, const JsonPlace& at) {
+  const auto readOne = [&](const Json& look, const JsonPlace& here) {
+    LookValues out;
+    if (!r.isObject(look, here)) return out;
+    for (const auto& [part, properties] : look.items()) {
+      const JsonPlace partPlace{&here, part, 0, false};
+      if (!r.isObject(properties, partPlace)) return out;
+      for (const auto& [name, property] : properties.items()) {
+        const JsonPlace place{&partPlace, name, 0, false};
+        const auto dot = name.find('.');
+        const auto sort = name.substr(0, dot);
+        const auto type = sort == kWhole ? PartType::Whole : parsePartType(sort);
+        const PropertyInfo* info =
+            type && dot != name.npos ? findProperty(*type, std::string_view(name).substr(dot + 1))
+                                     : nullptr;
+        if (!info) {
+          r.complain(place, "expected a part's sort and a property, such as label.size");
+          return out;
+        }
+        out.set({part == kWhole ? PartId{} : PartId{part}, info->prop},
+                readProperty(r, *info, property, place));
+      }
+    }
+    return out;
+  };
+  OwnLook own;
+  if (!r.isObject(value, at)) return own;
+  if (const Json* base = r.member(value, "base"))
+    own.base = readOne(*base, {&at, "base", 0, false});
+  if (const Json* states = r.member(value, "departures")) {
+    const JsonPlace here{&at, "departures", 0, false};
+    if (!r.isObject(*states, here)) return own;
+    for (const auto& [state, look] : states->items())
+      own.departures[StateId{state}] = readOne(look, {&here, state, 0, false});
+  }
+  return own;
 }
 
 Json toJson(const Kind& kind) {
@@ -150,6 +291,9 @@ Json toJson(const Kind& kind) {
   if (kind.fitsCaption) out["fitsCaption"] = true;
   if (kind.captionPadding != 24) out["captionPadding"] = kind.captionPadding;
   if (kind.hitPadding != 0) out["hitPadding"] = kind.hitPadding;
+  if (kind.hitForm != HitForm::Box) out["hitForm"] = kHitForms[static_cast<size_t>(kind.hitForm)];
+  if (kind.hitAlpha != 0.5) out["hitAlpha"] = kind.hitAlpha;
+  if (kind.sizesDiffer) out["sizesDiffer"] = true;
   if (!kind.sampleCaption.empty()) out["sample"] = kind.sampleCaption;
   out["parts"] = Json::array();
   for (const Part& part : kind.parts) {
@@ -176,6 +320,14 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
   kind.fitsCaption = r.boolean(value, at, "fitsCaption", false);
   kind.captionPadding = r.number(value, at, "captionPadding", 24, 0, 1000);
   kind.hitPadding = r.number(value, at, "hitPadding", 0, 0, 200);
+  const std::string form = r.text(value, at, "hitForm", "box");
+  const auto known = std::find(std::begin(kHitForms), std::end(kHitForms), form);
+  if (known == std::end(kHitForms))
+    r.complain({&at, "hitForm", 0, false}, "expected box, shape or alpha, found “" + form + "”");
+  else
+    kind.hitForm = static_cast<HitForm>(known - std::begin(kHitForms));
+  kind.hitAlpha = r.number(value, at, "hitAlpha", 0.5, 0, 1);
+  kind.sizesDiffer = r.boolean(value, at, "sizesDiffer", false);
   kind.sampleCaption = r.text(value, at, "sample");
   r.each(value, at, "parts", [&](const Json& entry, const JsonPlace& here) {
     if (!r.isObject(entry, here)) return;
@@ -183,13 +335,10 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
     part.id = {r.id(entry, here, "id")};
     part.name = r.text(entry, here, "name");
     const std::string type = r.text(entry, here, "type");
-    bool known = false;
-    for (auto t : {PartType::Shape, PartType::Label, PartType::Marker, PartType::Picture}) {
-      if (nameOf(t) != type) continue;
-      part.type = t;
-      known = true;
-    }
-    if (!known) r.complain({&here, "type", 0, false}, "expected shape, label, marker or picture");
+    const auto sort = parsePartType(type);
+    part.type = sort.value_or(PartType::Shape);
+    if (!sort)
+      r.complain({&here, "type", 0, false}, "expected shape, label, marker, picture or icon");
     if (part.id.text == kWhole || partType(kind, part.id))
       r.complain({&here, "id", 0, false}, "expected an id that no other part has");
     part.extra = JsonReader::extras(entry, {"id", "name", "type"});
@@ -205,7 +354,7 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
   }
   kind.extra = JsonReader::extras(
       value, {"id", "name", "machine", "width", "height", "fitsCaption", "captionPadding",
-              "hitPadding", "sample", "parts", "base", "departures"});
+              "hitPadding", "hitForm", "hitAlpha", "sizesDiffer", "sample", "parts", "base", "departures"});
   return kind;
 }
 

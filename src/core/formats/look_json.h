@@ -9,6 +9,15 @@ namespace bristle {
 Json toJson(const Fill& fill);
 Fill readFill(JsonReader& reader, const Json& value, const JsonPlace& at);
 
+// Any value of a look or of a name; references as {"named": id}.
+Json toJson(const Value& value);
+// A value of the same sort as `like`, or a reference.
+Value readValue(JsonReader& reader, const Json& value, const JsonPlace& at, const Value& like);
+
+// A button's own look, by the ids of the kind's parts; which property is meant is told by its key.
+Json toJson(const OwnLook& own);
+OwnLook readOwnLook(JsonReader& reader, const Json& value, const JsonPlace& at);
+
 Json toJson(const Kind& kind);
 Kind readKind(JsonReader& reader, const Json& value, const JsonPlace& at);
 

@@ -10,6 +10,8 @@ Json timingJson(const Timing& t) {
   Json out{{"duration", t.duration}};
   if (t.delay) out["delay"] = t.delay;
   out["easing"] = toText(t.easing);
+  if (t.namedDuration) out["namedDuration"] = t.namedDuration.text;
+  if (t.namedEasing) out["namedEasing"] = t.namedEasing.text;
   return out;
 }
 
@@ -18,6 +20,8 @@ Timing readTiming(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (!r.isObject(value, at)) return t;
   t.duration = r.milliseconds(value, at, "duration", t.duration);
   t.delay = r.milliseconds(value, at, "delay", 0);
+  t.namedDuration = {r.text(value, at, "namedDuration")};
+  t.namedEasing = {r.text(value, at, "namedEasing")};
   const std::string text = r.text(value, at, "easing", toText(t.easing));
   if (const auto easing = parseEasing(text)) {
     t.easing = *easing;

@@ -38,10 +38,13 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
   s.rightToLeft = r.boolean(value, at, "rightToLeft", false);
   s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
+  s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
+  s.darkSet = r.boolean(value, at, "darkSet", false);
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
   s.extra = JsonReader::extras(
-      value, {"pointerMovesFocus", "rightToLeft", "repeatDelay", "repeatInterval"});
+      value, {"pointerMovesFocus", "rightToLeft", "repeatDelay", "repeatInterval", "leastHit",
+              "darkSet"});
   return s;
 }
 
@@ -50,7 +53,45 @@ Json settingsJson(const Settings& s) {
            {"rightToLeft", s.rightToLeft},
            {"repeatDelay", s.repeatDelay},
            {"repeatInterval", s.repeatInterval}};
+  if (s.leastHit != 24) out["leastHit"] = s.leastHit;
+  if (s.darkSet) out["darkSet"] = true;
   addExtras(out, s.extra);
+  return out;
+}
+
+NamedValue readNamed(JsonReader& r, const Json& value, const JsonPlace& at) {
+  NamedValue out;
+  if (!r.isObject(value, at)) return out;
+  out.id = {r.id(value, at, "id")};
+  out.name = r.text(value, at, "name");
+  if (const auto why = whyNoName(out.name); !why.empty())
+    r.complain({&at, "name", 0, false}, why);
+  const std::string type = r.text(value, at, "type");
+  const auto known = parseNamedType(type);
+  if (!known) {
+    r.complain({&at, "type", 0, false}, "expected a type such as colour or length, found “" + type +
+                                            "”");
+    return out;
+  }
+  out.type = *known;
+  out.value = startOf(out.type);
+  if (const Json* own = r.member(value, "value"))
+    out.value = readValue(r, *own, {&at, "value", 0, false}, out.value);
+  else
+    r.complain(at, "expected a value");
+  if (const Json* dark = r.member(value, "dark"))
+    out.dark = readValue(r, *dark, {&at, "dark", 0, false}, startOf(out.type));
+  out.description = r.text(value, at, "description");
+  out.extra = JsonReader::extras(value, {"id", "name", "type", "value", "dark", "description"});
+  return out;
+}
+
+Json namedJson(const NamedValue& named) {
+  Json out{{"id", named.id.text}, {"name", named.name}, {"type", nameOf(named.type)}};
+  out["value"] = toJson(named.value);
+  if (named.dark) out["dark"] = toJson(*named.dark);
+  if (!named.description.empty()) out["description"] = named.description;
+  addExtras(out, named.extra);
   return out;
 }
 
@@ -95,6 +136,13 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p
                         r.number(value, at, "start", 0, -1e12, 1e12),
                         JsonReader::extras(value, {"id", "name", "start"})});
     ids.add(p.values.back().id.text, at);
+  });
+  r.each(root, top, "named", [&](const Json& value, const JsonPlace& at) {
+    NamedValue named = readNamed(r, value, at);
+    if (naming(p).find(named.name))
+      r.complain({&at, "name", 0, false}, "expected a name of its own");
+    p.named.edit().push_back(std::move(named));
+    ids.add(p.named->back().id.text, at);
   });
   r.each(root, top, "machines", [&](const Json& value, const JsonPlace& at) {
     p.machines.emplace_back(readMachine(r, value, at));
@@ -143,10 +191,12 @@ Result<OpenedProject> parseProject(std::string_view text) {
   if (const Json* settings = r.member(*json, "settings"))
     p.settings = readSettings(r, *settings, {&top, "settings", 0, false});
   p.first = {r.text(*json, top, "first")};
+  if (const Json* foreign = r.member(*json, "foreignTokens"); foreign && foreign->is_object())
+    p.foreignTokens.json = std::make_shared<std::string>(foreign->dump());
   readParts(r, *json, top, p);
   if (!r.error() && p.displays.empty())
     r.complain({&top, "displays", 0, false}, "expected at least one display");
-  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values",
+  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values", "named", "foreignTokens",
                                        "machines", "kinds", "screens"});
   if (r.error()) return tl::unexpected(*r.error());
   return out;
@@ -166,6 +216,12 @@ std::string writeProject(const Project& p) {
     addExtras(entry, value.extra);
     out["values"].push_back(std::move(entry));
   }
+  if (!p.named->empty()) {
+    out["named"] = Json::array();
+    for (const NamedValue& named : *p.named) out["named"].push_back(namedJson(named));
+  }
+  if (p.foreignTokens.json)
+    out["foreignTokens"] = Json::parse(*p.foreignTokens.json, nullptr, false);
   out["machines"] = Json::array();
   for (const auto& machine : p.machines) out["machines"].push_back(toJson(*machine));
   out["kinds"] = Json::array();

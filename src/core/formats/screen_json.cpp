@@ -72,6 +72,8 @@ void writeButton(Json& out, const ButtonData& b) {
   out["kind"] = b.kind.text;
   out["caption"] = b.caption;
   if (!b.accessibleName.empty()) out["accessibleName"] = b.accessibleName;
+  if (!b.description.empty()) out["description"] = b.description;
+  if (!b.own.empty()) out["own"] = toJson(b.own);
   if (b.disabled) out["disabled"] = true;
   if (b.action.type != ActionType::None) {
     Json action{{"do", kActions[static_cast<size_t>(b.action.type)]}};
@@ -89,6 +91,9 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
   b.kind = {r.text(value, at, "kind")};
   b.caption = r.text(value, at, "caption");
   b.accessibleName = r.text(value, at, "accessibleName");
+  b.description = r.text(value, at, "description");
+  if (const Json* own = r.member(value, "own"))
+    b.own = readOwnLook(r, *own, {&at, "own", 0, false});
   b.disabled = r.boolean(value, at, "disabled", false);
   if (const Json* action = r.member(value, "action")) {
     const JsonPlace here{&at, "action", 0, false};
@@ -182,7 +187,7 @@ Item readItem(JsonReader& r, const Json& value, const JsonPlace& at) {
       value,
       {"id",     "type",    "name",           "in",       "x",      "y",      "locked", "hidden",
        "kind",   "caption", "accessibleName", "disabled", "action", "routes", "gap",    "padding",
-       "across", "fill",    "radius",         "file"});
+       "across", "fill",    "radius",         "file",     "description", "own"});
   return item;
 }
 

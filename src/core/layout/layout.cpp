@@ -166,7 +166,10 @@ Size naturalSize(const Project& project, const Item& item, const TextMeasure& me
   if (!kind->fitsCaption) return size;
   for (const Part& part : kind->parts) {
     if (part.type != PartType::Label) continue;
-    const auto text = [&](Prop prop) { return baseValue(*kind, {part.id, prop}); };
+    const auto text = [&](Prop prop) {
+      return settled(valueIn(*kind, &button->own, {}, {part.id, prop}),
+                     *findProperty(PartType::Label, prop), naming(project));
+    };
     const Size caption = measure.measure(std::get<std::string>(text(Prop::Family)),
                                          std::get<double>(text(Prop::Size)),
                                          std::get<double>(text(Prop::Weight)), button->caption);

@@ -55,37 +55,4 @@ double ease(const Easing& e, double progress) {
   return p;
 }
 
-std::string toText(const Easing& e) {
-  if (e.type == EasingType::Linear) return "linear";
-  if (e.type == EasingType::CubicBezier)
-    return fmt::format("bezier {:g} {:g} {:g} {:g}", e.x1, e.y1, e.x2, e.y2);
-  return fmt::format("steps {}{}", e.count, e.jumpAtStart ? " start" : "");
-}
-
-std::optional<Easing> parseEasing(std::string_view text) {
-  std::istringstream in{std::string(text)};
-  in.imbue(std::locale::classic());
-  std::string word, more;
-  in >> word;
-  Easing e;
-  if (word == "linear") {
-    e.type = EasingType::Linear;
-  } else if (word == "bezier") {
-    if (!(in >> e.x1 >> e.y1 >> e.x2 >> e.y2)) return {};
-    if (e.x1 < 0 || e.x1 > 1 || e.x2 < 0 || e.x2 > 1 || std::abs(e.y1) > 10 || std::abs(e.y2) > 10)
-      return {};
-  } else if (word == "steps") {
-    e.type = EasingType::Steps;
-    if (!(in >> e.count) || e.count < 1 || e.count > 1000) return {};
-    if (in >> more) {
-      if (more != "start") return {};
-      e.jumpAtStart = true;
-    }
-  } else {
-    return {};
-  }
-  if (in >> more) return {};
-  return e;
-}
-
 }  // namespace bristle

@@ -7,6 +7,7 @@
 
 #include "core/document/kind.h"
 #include "core/document/machine.h"
+#include "core/document/named.h"
 #include "core/machine/program.h"
 
 namespace bristle {
@@ -17,16 +18,27 @@ using Look = std::vector<Value>;
 
 class LookTable {
  public:
-  LookTable(const Kind& kind, const Machine& machine);
+  // With the names settled, and with what one placed button has of its own.
+  LookTable(const Kind& kind, const Machine& machine, const Naming& names = {},
+            const OwnLook* own = nullptr);
   std::span<const PropKey> channels() const { return channels_; }
   const Look& state(StateIndex index) const { return states_[index]; }
+  // What all states share, on its own.
+  const Look& base() const { return base_; }
   size_t stateCount() const { return states_.size(); }
   // −1 when there is no such channel.
   int channel(const PropKey& key) const;
+  // The channels that are not the same in every state: the only ones that can move.
+  std::span<const int> varying() const { return varying_; }
+  // How long frame sequences go on playing in a state, ms; 0: none does.
+  Ms playsFor(StateIndex index) const { return playing_[index]; }
 
  private:
   std::vector<PropKey> channels_;
   std::vector<Look> states_;
+  Look base_;
+  std::vector<int> varying_;
+  std::vector<Ms> playing_;
 };
 
 // Runs a look from state to state. An interruption starts at what is on screen; turning back is
@@ -37,12 +49,18 @@ class LookPlayer {
   void go(StateIndex state, const Timing& timing, Ms now);
   // The look at `now`, which may not be before the last call's.
   const Look& at(Ms now);
-  bool moving(Ms now) const { return now < movingUntil_; }
+  bool moving(Ms now) const {
+    return now < movingUntil_ || since(now) < table_->playsFor(state_);
+  }
   const LookTable& table() const { return *table_; }
   StateIndex state() const { return state_; }
+  // How long it has been going to its state, or been in it: what frame sequences run by.
+  Ms since(Ms now) const { return now - entered_; }
 
  private:
   struct Run {
+    explicit Run(int of) : channel(of) {}
+    int channel;
     Value from;
     Value reversingFrom;
     double shortening = 1;
@@ -54,10 +72,10 @@ class LookPlayer {
 
   std::shared_ptr<const LookTable> table_;
   StateIndex state_ = 0;
-  std::vector<Easing> easings_;  // by channel: an older run keeps its own
-  std::vector<Run> runs_;
+  std::vector<Easing> easings_;  // by run: an older one keeps its own
+  std::vector<Run> runs_;        // one for each channel that varies
   Look now_;
-  Ms movingUntil_ = 0;
+  Ms movingUntil_ = 0, entered_ = 0;
 };
 
 }  // namespace bristle

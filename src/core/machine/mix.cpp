@@ -89,12 +89,18 @@ void mixFills(Fill& out, const Fill& a, const Fill& b, double t) {
     }
     return;
   }
-  const bool linear = a.type == FillType::Linear || b.type == FillType::Linear;
-  out.type = linear ? FillType::Linear : FillType::Solid;
-  // A solid side has no direction of its own: it takes the other's.
-  const double from = a.type == FillType::Linear ? a.angle : b.angle;
-  const double to = b.type == FillType::Linear ? b.angle : a.angle;
-  out.angle = from + (to - from) * t;
+  // A solid side has no direction of its own: it takes the other's. Between a linear and a radial
+  // one there is no middle form: it turns at the half.
+  const Fill& from = a.isGradient() ? a : b;
+  const Fill& to = b.isGradient() ? b : a;
+  const Fill& form = t < 0.5 ? from : to;
+  const bool sameForm = from.type == to.type;
+  const auto line = [&](double x, double y, double own) { return sameForm ? x + (y - x) * t : own; };
+  out.type = form.type;
+  out.angle = line(from.angle, to.angle, form.angle);
+  out.x = line(from.x, to.x, form.x);
+  out.y = line(from.y, to.y, form.y);
+  out.radius = line(from.radius, to.radius, form.radius);
   out.stops.clear();
   if (samePlaces(a, b)) {
     for (size_t i = 0; i < a.stops.size(); ++i)
@@ -149,6 +155,10 @@ void mixInto(Value& out, const Value& a, const Value& b, double t) {
     mixFills(std::get<Fill>(out), *fill, std::get<Fill>(b), t);
   } else if (const auto* shadow = std::get_if<Shadow>(&a)) {
     out = mixShadows(*shadow, std::get<Shadow>(b), t);
+  } else if (const auto* four = std::get_if<Four>(&a)) {
+    const Four& to = std::get<Four>(b);
+    out = Four{four->a + (to.a - four->a) * t, four->b + (to.b - four->b) * t,
+               four->c + (to.c - four->c) * t, four->d + (to.d - four->d) * t};
   } else {
     out = t < 0.5 ? a : b;
   }

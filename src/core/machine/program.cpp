@@ -13,7 +13,18 @@ int stateIndex(const Machine& machine, const StateId& id) {
   return -1;
 }
 
-Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, Symbols& symbols) {
+Timing settledTiming(Timing timing, const Naming& names) {
+  const Value* duration = timing.namedDuration ? names.settle(timing.namedDuration) : nullptr;
+  if (duration && std::holds_alternative<double>(*duration))
+    timing.duration = static_cast<Ms>(std::clamp(std::get<double>(*duration), 0.0, 3.6e6));
+  const Value* easing = timing.namedEasing ? names.settle(timing.namedEasing) : nullptr;
+  if (easing && std::holds_alternative<Easing>(*easing)) timing.easing = std::get<Easing>(*easing);
+  timing.namedDuration = timing.namedEasing = {};
+  return timing;
+}
+
+Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, Symbols& symbols,
+                                            const Naming& names) {
   const Transition& from = machine.transitions[at];
   const auto place = fmt::format("machine “{}”, transition {}", machine.name, at + 1);
   ProgramTransition out;
@@ -21,7 +32,7 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
   out.source = static_cast<std::uint32_t>(at);
   out.after = from.after;
   if (from.on == Event::Message) out.message = symbols.messageIndex(from.message);
-  out.timing = from.timing.value_or(machine.timing);
+  out.timing = settledTiming(from.timing.value_or(machine.timing), names);
   auto guard = compileFormula(from.guard, symbols);
   if (!guard) return fail(place + ", guard, " + guard.error().place, guard.error().reason);
   out.guard = std::move(*guard);
@@ -45,7 +56,8 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
 
 }  // namespace
 
-Result<Program> Program::compile(const Machine& machine, Symbols& symbols) {
+Result<Program> Program::compile(const Machine& machine, Symbols& symbols,
+                                 const Naming& names) {
   if (machine.states.empty()) return fail("machine “" + machine.name + "”", "it has no states");
   if (machine.states.size() > 60000 || machine.transitions.size() > 60000)
     return fail("machine “" + machine.name + "”", "more than 60000 states or transitions");
@@ -54,7 +66,7 @@ Result<Program> Program::compile(const Machine& machine, Symbols& symbols) {
   for (size_t i = 0; i < machine.transitions.size(); ++i) {
     const Transition& t = machine.transitions[i];
     if (stateIndex(machine, t.to) < 0 || (t.from && stateIndex(machine, *t.from) < 0)) continue;
-    auto compiled = compileTransition(machine, i, symbols);
+    auto compiled = compileTransition(machine, i, symbols, names);
     if (!compiled) return tl::unexpected(compiled.error());
     program.transitions_.push_back(std::move(*compiled));
     program.usesHold |= t.on == Event::Hold;

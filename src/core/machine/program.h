@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/document/machine.h"
+#include "core/document/named.h"
 #include "core/machine/formula.h"
 
 namespace bristle {
@@ -33,7 +34,9 @@ class Program {
  public:
   // Transitions from or to states that are not there are left out; `check` reports them. Guards
   // which do not compile are an error.
-  static Result<Program> compile(const Machine& machine, Symbols& symbols);
+  // Named durations and easings are settled by `names`.
+  static Result<Program> compile(const Machine& machine, Symbols& symbols,
+                                 const Naming& names = {});
 
   size_t stateCount() const { return roles_.size(); }
   Role role(StateIndex state) const { return roles_[state]; }

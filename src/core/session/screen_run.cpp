@@ -17,12 +17,12 @@ Result<std::shared_ptr<const Compiled>> Compiled::make(const Project& project) {
     if (!machine) continue;
     auto& program = programs[machine->id];
     if (!program) {
-      auto compiled = Program::compile(*machine, out->symbols);
+      auto compiled = Program::compile(*machine, out->symbols, naming(out->project_));
       if (!compiled) return tl::unexpected(compiled.error());
       program = std::make_shared<Program>(std::move(*compiled));
     }
     out->kinds_[kind->id] = {&*kind, machine, program,
-                             std::make_shared<LookTable>(*kind, *machine)};
+                             std::make_shared<LookTable>(*kind, *machine, naming(out->project_))};
   }
   return std::shared_ptr<const Compiled>(std::move(out));
 }
@@ -118,7 +118,11 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     if (!kind)
       return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
                   "its kind is missing, or the kind's machine is");
-    run.buttons.push_back({&item, kind, {}, LookPlayer(kind->looks)});
+    auto looks = kind->looks;
+    if (const OwnLook& own = item.button()->own; !own.empty())
+      looks = std::make_shared<LookTable>(*kind->kind, *kind->machine, naming(compiled.project()),
+                                          &own);
+    run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks))});
   }
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
   return run;

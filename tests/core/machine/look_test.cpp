@@ -167,7 +167,7 @@ TEST(LookTable, AStateIsTheBaseAndItsDepartures) {
   const LookTable table(kind, *project.machines[0]);
   const auto radius = static_cast<size_t>(table.channel({kind.parts[0].id, Prop::Radius}));
   for (StateIndex s = 0; s < table.stateCount(); ++s)
-    EXPECT_EQ(std::get<double>(table.state(s)[radius]), 8);
+    EXPECT_EQ(std::get<Four>(table.state(s)[radius]), Four::all(8));
   const auto shown = static_cast<size_t>(table.channel({kind.parts[1].id, Prop::Shown}));
   EXPECT_EQ(std::get<double>(table.state(0)[shown]), 0);
   EXPECT_EQ(std::get<double>(table.state(3)[shown]), 1) << "the focus ring";

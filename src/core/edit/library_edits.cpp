@@ -1,0 +1,259 @@
+#include "core/edit/library_edits.h"
+
+#include <algorithm>
+
+namespace bristle {
+namespace {
+
+void collect(const LookValues& values, std::set<NamedId>& names) {
+  for (const auto& entry : values)
+    eachName(entry.second, [&](const NamedId& id) { names.insert(id); });
+}
+
+void collect(const Timing& timing, std::set<NamedId>& names) {
+  if (timing.namedDuration) names.insert(timing.namedDuration);
+  if (timing.namedEasing) names.insert(timing.namedEasing);
+}
+
+// The names that kinds and their machines use, and those which these stand for.
+std::set<NamedId> namesOf(const Project& project, const std::vector<KindId>& kinds) {
+  std::set<NamedId> out;
+  for (const KindId& id : kinds) {
+    const Kind* kind = find(project, id);
+    if (!kind) continue;
+    collect(kind->base, out);
+    for (const auto& entry : kind->departures) collect(entry.second, out);
+    if (const Machine* machine = find(project, kind->machine)) {
+      collect(machine->timing, out);
+      for (const Transition& t : machine->transitions)
+        if (t.timing) collect(*t.timing, out);
+    }
+  }
+  for (size_t before = 0; before != out.size();) {
+    before = out.size();
+    for (const NamedValue& named : *project.named) {
+      if (!out.contains(named.id)) continue;
+      const auto add = [&](const NamedId& id) { out.insert(id); };
+      eachName(named.value, add);
+      if (named.dark) eachName(*named.dark, add);
+    }
+  }
+  return out;
+}
+
+template <class NewId>
+void remap(Value& value, NewId to) {
+  if (auto* ref = std::get_if<NamedRef>(&value)) ref->id = to(ref->id);
+  if (auto* fill = std::get_if<Fill>(&value))
+    for (Stop& stop : fill->stops)
+      if (stop.named) stop.named = to(stop.named);
+  if (auto* shadow = std::get_if<Shadow>(&value); shadow && shadow->named)
+    shadow->named = to(shadow->named);
+}
+
+// Whether two kinds look the same, whatever their ids are.
+bool sameLook(const Kind& a, const Kind& b) {
+  Kind x = a;
+  x.id = b.id;
+  x.machine = b.machine;
+  return x == b;
+}
+
+class Taking {
+ public:
+  Taking(const Project& before, const Project& library,
+         const std::map<LibraryConflict, OnConflict>& answers)
+      : after_(before), library_(library), answers_(answers) {}
+
+  Result<Project> run(const std::vector<KindId>& kinds) {
+    takeNames(namesOf(library_, kinds));
+    for (const KindId& id : kinds) {
+      const Kind* kind = find(library_, id);
+      if (!kind || !find(library_, kind->machine))
+        return fail({}, "the library has no such kind, or not its machine");
+      takeKind(*kind);
+    }
+    return std::move(after_);
+  }
+
+ private:
+  OnConflict answer(LibraryConflict::Sort sort, const std::string& name) const {
+    const auto at = answers_.find({sort, name});
+    return at == answers_.end() ? OnConflict::Both : at->second;
+  }
+
+  void takeNames(const std::set<NamedId>& ids) {
+    for (const NamedValue& theirs : *library_.named) {
+      if (!ids.contains(theirs.id)) continue;
+      const NamedValue* mine = naming(after_).find(theirs.name);
+      // A name of another type cannot serve: both stay.
+      auto how = mine ? answer(LibraryConflict::Sort::Named, theirs.name) : OnConflict::Both;
+      const bool equal = mine && mine->type == theirs.type && mine->value == theirs.value;
+      if (mine && mine->type != theirs.type) how = OnConflict::Both;
+      if (mine && (equal || how != OnConflict::Both)) {
+        names_[theirs.id] = mine->id;
+        if (how == OnConflict::Theirs) written_.push_back({mine->id, &theirs});
+        continue;
+      }
+      std::vector<std::string> taken;
+      for (const NamedValue& n : *after_.named) taken.push_back(n.name);
+      NamedValue copy = theirs;
+      for (int n = 2; std::find(taken.begin(), taken.end(), copy.name) != taken.end(); ++n)
+        copy.name = theirs.name + "-" + std::to_string(n);
+      copy.id = freshId<NamedId>(after_, "n");
+      names_[theirs.id] = copy.id;
+      written_.push_back({copy.id, &theirs});
+      after_.named.edit().push_back(std::move(copy));
+    }
+    for (const auto& [id, theirs] : written_)
+      for (NamedValue& named : after_.named.edit()) {
+        if (named.id != id) continue;
+        named.value = theirs->value;
+        named.dark = theirs->dark;
+        here(named.value);
+        if (named.dark) here(*named.dark);
+      }
+  }
+
+  void here(Value& value) const {
+    remap(value, [&](const NamedId& id) {
+      const auto at = names_.find(id);
+      return at == names_.end() ? id : at->second;
+    });
+  }
+  LookValues here(const LookValues& values) const {
+    LookValues out;
+    for (const auto& [key, value] : values) {
+      Value copy = value;
+      here(copy);
+      out.set(key, std::move(copy));
+    }
+    return out;
+  }
+  void here(Timing& timing) const {
+    for (NamedId* id : {&timing.namedDuration, &timing.namedEasing})
+      if (const auto at = names_.find(*id); at != names_.end()) *id = at->second;
+  }
+
+  MachineId takeMachine(const Machine& theirs) {
+    const auto [at, fresh] = machines_.try_emplace(theirs.id);
+    if (!fresh) return at->second;
+    Machine copy = theirs;
+    copy.id = at->second = freshId<MachineId>(after_, "m");
+    here(copy.timing);
+    for (Transition& t : copy.transitions) {
+      if (t.timing) here(*t.timing);
+      for (Effect& effect : t.effects)
+        if (effect.type == EffectType::SetValue) effect.value = takeValue(effect.value);
+    }
+    after_.machines.emplace_back(std::move(copy));
+    return at->second;
+  }
+
+  // A project's value serves by its name.
+  ValueId takeValue(const ValueId& id) {
+    const ProjectValue* theirs = find(library_, id);
+    if (!theirs) return id;
+    for (const ProjectValue& mine : after_.values)
+      if (mine.name == theirs->name) return mine.id;
+    ProjectValue copy = *theirs;
+    copy.id = freshId<ValueId>(after_, "v");
+    after_.values.push_back(copy);
+    return copy.id;
+  }
+
+  void takeKind(const Kind& theirs) {
+    const Kind* mine = nullptr;
+    std::vector<std::string> names;
+    for (const auto& kind : after_.kinds) {
+      names.push_back(kind->name);
+      if (kind->name == theirs.name) mine = &*kind;
+    }
+    Kind copy = theirs;
+    copy.base = here(theirs.base);
+    for (auto& entry : copy.departures) entry.second = here(entry.second);
+    if (mine && sameLook(copy, *mine)) return;
+    const auto how = mine ? answer(LibraryConflict::Sort::Kind, theirs.name) : OnConflict::Both;
+    if (mine && how == OnConflict::Mine) return;
+    copy.machine = takeMachine(*find(library_, theirs.machine));
+    if (mine && how == OnConflict::Theirs) {
+      copy.id = mine->id;
+      *edit(after_, copy.id) = std::move(copy);
+      return;
+    }
+    copy.name = freeName(names, theirs.name);
+    copy.id = freshId<KindId>(after_, "k");
+    after_.kinds.emplace_back(std::move(copy));
+  }
+
+  Project after_;
+  const Project& library_;
+  const std::map<LibraryConflict, OnConflict>& answers_;
+  std::map<NamedId, NamedId> names_;
+  std::vector<std::pair<NamedId, const NamedValue*>> written_;
+  std::map<MachineId, MachineId> machines_;
+};
+
+}  // namespace
+
+Project libraryOf(const Project& project, const std::vector<KindId>& kinds) {
+  Project out = project;
+  out.screens.clear();
+  out.first = {};
+  const auto chosen = [&](const KindId& id) {
+    return std::find(kinds.begin(), kinds.end(), id) != kinds.end();
+  };
+  std::erase_if(out.kinds, [&](const auto& kind) { return !chosen(kind->id); });
+  std::erase_if(out.machines, [&](const auto& machine) {
+    return std::none_of(out.kinds.begin(), out.kinds.end(),
+                        [&](const auto& kind) { return kind->machine == machine->id; });
+  });
+  const auto names = namesOf(project, kinds);
+  std::erase_if(out.named.edit(), [&](const NamedValue& n) { return !names.contains(n.id); });
+  return out;
+}
+
+std::vector<LibraryConflict> conflictsWith(const Project& project, const Project& library,
+                                           const std::vector<KindId>& kinds) {
+  std::vector<LibraryConflict> out;
+  for (const KindId& id : kinds) {
+    const Kind* theirs = find(library, id);
+    for (const auto& mine : project.kinds)
+      if (theirs && mine->name == theirs->name && !sameLook(*theirs, *mine))
+        out.push_back({LibraryConflict::Sort::Kind, theirs->name});
+  }
+  const auto names = namesOf(library, kinds);
+  for (const NamedValue& theirs : *library.named) {
+    const NamedValue* mine = naming(project).find(theirs.name);
+    if (mine && names.contains(theirs.id) &&
+        (mine->type != theirs.type || mine->value != theirs.value || mine->dark != theirs.dark))
+      out.push_back({LibraryConflict::Sort::Named, theirs.name});
+  }
+  return out;
+}
+
+Edit takeKinds(Shared<Project> library, std::vector<KindId> kinds,
+               std::map<LibraryConflict, OnConflict> answers) {
+  return {"take from a library", {}, [=](const Project& before) {
+            return Taking(before, *library, answers).run(kinds);
+          }};
+}
+
+std::set<std::string> filesOf(const Project& project, const std::vector<KindId>& kinds) {
+  std::set<std::string> out;
+  const auto look = [&](const LookValues& values) {
+    for (const auto& [key, value] : values) {
+      if (key.prop != Prop::File && key.prop != Prop::Icon) continue;
+      const auto* text = std::get_if<std::string>(&value);
+      if (text && text->find('.') != text->npos) out.insert(text->substr(0, text->find('#')));
+    }
+  };
+  for (const KindId& id : kinds)
+    if (const Kind* kind = find(project, id)) {
+      look(kind->base);
+      for (const auto& entry : kind->departures) look(entry.second);
+    }
+  return out;
+}
+
+}  // namespace bristle

@@ -1,0 +1,37 @@
+// Takes kinds from one project to another, with their machines, named values and values.
+#pragma once
+#include <map>
+#include <set>
+#include <string>
+#include <vector>
+
+#include "core/edit/history.h"
+
+namespace bristle {
+
+// A project that holds these kinds and what they need, and nothing else: a library.
+Project libraryOf(const Project& project, const std::vector<KindId>& kinds);
+
+// What would be taken has the name of something else here.
+struct LibraryConflict {
+  enum class Sort { Kind, Named } sort = Sort::Kind;
+  std::string name;
+  auto operator<=>(const LibraryConflict&) const = default;
+};
+std::vector<LibraryConflict> conflictsWith(const Project& project, const Project& library,
+                                           const std::vector<KindId>& kinds);
+
+enum class OnConflict {
+  Both,    // the taken one gets a free name
+  Mine,    // what is here stays, and serves what is taken
+  Theirs,  // what is here is replaced; all that used it follows
+};
+// Conflicts that are not listed are solved with Both. Kinds that are here already, equal in all,
+// are not taken twice.
+Edit takeKinds(Shared<Project> library, std::vector<KindId> kinds,
+               std::map<LibraryConflict, OnConflict> answers);
+
+// The picture files that kinds use, without fragments, each once.
+std::set<std::string> filesOf(const Project& project, const std::vector<KindId>& kinds);
+
+}  // namespace bristle

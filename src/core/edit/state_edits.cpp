@@ -1,0 +1,126 @@
+#include "core/edit/state_edits.h"
+
+#include <algorithm>
+
+namespace bristle {
+namespace {
+
+Edit onMachine(KindId id, std::string name,
+               std::function<Result<Project>(Project, const Kind&, Machine&)> change) {
+  return {std::move(name), {},
+          [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
+            const Kind* kind = find(before, id);
+            if (!kind || !find(before, kind->machine)) return fail({}, "that kind is gone");
+            Project after = before;
+            Machine* machine = edit(after, kind->machine);
+            return change(std::move(after), *kind, *machine);
+          }};
+}
+
+State* stateIn(Machine& machine, const StateId& id) {
+  for (State& state : machine.states)
+    if (state.id == id) return &state;
+  return nullptr;
+}
+
+Result<void> mayBeCalled(const Machine& machine, const std::string& name, const StateId& self) {
+  if (name.empty()) return fail({}, "a state needs a name");
+  for (const State& state : machine.states)
+    if (state.name == name && state.id != self)
+      return fail({}, "another state is called “" + name + "”");
+  return {};
+}
+
+}  // namespace
+
+Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> like) {
+  return onMachine(std::move(kind), "add state",
+                   [=](Project after, const Kind& k, Machine& m) -> Result<Project> {
+                     if (const auto ok = mayBeCalled(m, name, {}); !ok)
+                       return tl::unexpected(ok.error());
+                     const StateId id = freshId<StateId>(after, "s");
+                     m.states.push_back({id, name, role, {}});
+                     Transition in, out;
+                     in.on = out.on = Event::Message;
+                     in.message = name;
+                     in.to = id;
+                     out.from = id;
+                     out.message = name + ".over";
+                     out.to = m.states.front().id;
+                     m.transitions.push_back(in);
+                     m.transitions.push_back(out);
+                     if (like) {
+                       Kind& own = *edit(after, k.id);
+                       const auto at = own.departures.find(*like);
+                       if (at != own.departures.end()) own.departures[id] = LookValues(at->second);
+                     }
+                     return after;
+                   });
+}
+
+Edit renameState(KindId kind, StateId state, std::string name) {
+  return onMachine(std::move(kind), "rename state",
+                   [=](Project after, const Kind&, Machine& m) -> Result<Project> {
+                     if (const auto ok = mayBeCalled(m, name, state); !ok)
+                       return tl::unexpected(ok.error());
+                     if (State* s = stateIn(m, state)) s->name = name;
+                     return after;
+                   });
+}
+
+Edit setRole(KindId kind, StateId state, Role role) {
+  return onMachine(std::move(kind), "change role",
+                   [=](Project after, const Kind&, Machine& m) -> Result<Project> {
+                     if (State* s = stateIn(m, state)) s->role = role;
+                     return after;
+                   });
+}
+
+Edit moveState(KindId kind, StateId state, int by) {
+  return onMachine(
+      std::move(kind), "reorder states",
+      [=](Project after, const Kind&, Machine& m) -> Result<Project> {
+        const auto at = std::find_if(m.states.begin(), m.states.end(),
+                                     [&](const State& s) { return s.id == state; });
+        if (at == m.states.end()) return fail({}, "that state is gone");
+        const auto from = at - m.states.begin();
+        if (from == 0) return fail({}, "the state in which a screen opens stays first");
+        const auto to = std::clamp<std::ptrdiff_t>(from + by, 1, std::ssize(m.states) - 1);
+        State moved = *at;
+        m.states.erase(at);
+        m.states.insert(m.states.begin() + to, std::move(moved));
+        return after;
+      });
+}
+
+Edit removeState(KindId kind, StateId state) {
+  return onMachine(
+      std::move(kind), "remove state",
+      [=](Project after, const Kind& k, Machine& m) -> Result<Project> {
+        const State* s = stateIn(m, state);
+        if (!s) return fail({}, "that state is gone");
+        if (s == &m.states.front())
+          return fail({}, "“" + s->name + "” is the state in which a screen opens");
+        const auto sameRole = std::count_if(m.states.begin(), m.states.end(),
+                                            [&](const State& o) { return o.role == s->role; });
+        if (s->role != Role::None && sameRole == 1)
+          return fail({}, "“" + s->name + "” is the only state with the role " +
+                              std::string(nameOf(s->role)));
+        std::erase_if(m.transitions, [&](const Transition& t) {
+          return t.to == state || (t.from && *t.from == state);
+        });
+        std::erase_if(m.states, [&](const State& o) { return o.id == state; });
+        const MachineId machine = k.machine;
+        for (const auto& other : after.kinds)
+          if (other->machine == machine && other->departures.contains(state))
+            edit(after, other->id)->departures.erase(state);
+        for (const auto& screen : after.screens)
+          for (const auto& item : screen->items)
+            if (item->button() && item->button()->own.departures.contains(state))
+              if (const Kind* its = find(after, item->button()->kind); its && its->machine == machine)
+                edit(*edit(after, screen->id), item->id)->button()->own.departures.erase(state);
+        return after;
+      });
+}
+
+}  // namespace bristle

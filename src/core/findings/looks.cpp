@@ -1,0 +1,65 @@
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "core/findings/check.h"
+#include "core/findings/visible.h"
+#include "core/machine/look.h"
+
+namespace bristle {
+namespace {
+
+void checkSeen(const Project& project, const Kind& kind, const Machine& machine,
+               std::vector<Finding>& out) {
+  const LookTable table(kind, machine, naming(project));
+  for (size_t s = 0; s < machine.states.size(); ++s)
+    if (!canBeSeen(kind, table.state(static_cast<StateIndex>(s))))
+      out.push_back({"unseen", fmt::format("kind “{}”, {}", kind.name, machine.states[s].name),
+                     "the button cannot be seen in this state: it would vanish", {}, {}, kind.id});
+}
+
+void checkNamesUsed(const Project& project, const LookValues& values, const std::string& place,
+                    const KindId& kind, std::vector<Finding>& out) {
+  const Naming names = naming(project);
+  for (const auto& entry : values)
+    eachName(entry.second, [&](const NamedId& id) {
+      if (!names.settle(id))
+        out.push_back({"reference", place,
+                       fmt::format("it uses a named value “{}” that is not there", id.text),
+                       {}, {}, kind});
+    });
+}
+
+void checkHitAreas(const Project& project, const Kind& kind, std::vector<Finding>& out) {
+  const double least = project.settings.leastHit;
+  const double w = kind.width + 2 * kind.hitPadding, h = kind.height + 2 * kind.hitPadding;
+  if (std::min(w, h) >= least) return;
+  out.push_back({"hit-size", "kind “" + kind.name + "”",
+                 fmt::format("its hit area is {:g} × {:g} px; at least {:g} × {:g} are wanted so "
+                             "that it can be hit",
+                             w, h, least, least),
+                 {}, {}, kind.id});
+}
+
+}  // namespace
+
+void checkLooks(const Project& project, std::vector<Finding>& out) {
+  for (const auto& kind : project.kinds) {
+    const std::string place = "kind “" + kind->name + "”";
+    checkNamesUsed(project, kind->base, place, kind->id, out);
+    for (const auto& entry : kind->departures)
+      checkNamesUsed(project, entry.second, place, kind->id, out);
+    if (const Machine* machine = find(project, kind->machine))
+      checkSeen(project, *kind, *machine, out);
+    checkHitAreas(project, *kind, out);
+  }
+  for (const NamedValue& named : *project.named)
+    for (bool dark : {false, true})
+      if (!Naming{&*project.named, dark}.settle(named.id)) {
+        out.push_back({"reference", "named value “" + named.name + "”",
+                       "its alias leads nowhere, or in a circle", {}, {}, {}});
+        break;
+      }
+}
+
+}  // namespace bristle
