@@ -1,11 +1,15 @@
 #include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
+#include <QFileInfo>
+
 #include "command/command.h"
 #include "command/graphics.h"
 #include "core/formats/file_io.h"
 #include "core/formats/take_file.h"
+#include "paint/convert.h"
 #include "paint/fonts.h"
+#include "paint/hit_shape.h"
 
 namespace bristle {
 namespace {
@@ -35,7 +39,10 @@ int run(const Options& o, Streams s) {
   const auto take = parseTake(*text);
   if (!take) return tell(s, {o.take + ", " + take.error().place, take.error().reason});
   const Graphics graphics;
-  const auto result = play(project, *take, FontMeasure());
+  Pictures pictures;
+  pictures.setFolder(QFileInfo(toQt(o.project)).absolutePath());
+  const HitShapes hits(pictures);
+  const auto result = play(project, *take, FontMeasure(), &hits);
   if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});
   printTrace(o, project, *result, s);
   for (const TakeFailure& f : result->failures) {

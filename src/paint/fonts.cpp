@@ -1,5 +1,6 @@
 #include "paint/fonts.h"
 
+#include <QFontInfo>
 #include <QFontMetricsF>
 
 #include "paint/convert.h"
@@ -7,11 +8,21 @@
 namespace bristle {
 
 QFont fontOf(const std::string& family, double size, double weight) {
-  QFont font(toQt(family));
+  // Several families, by commas: the first that is there.
+  QFont font;
+  QStringList families;
+  for (const QString& one : toQt(family).split(QLatin1Char(','))) families << one.trimmed();
+  font.setFamilies(families);
   font.setPixelSize(qMax(1, qRound(size)));
   font.setWeight(static_cast<QFont::Weight>(qBound(1, qRound(weight), 1000)));
   font.setHintingPreference(QFont::PreferNoHinting);  // so that growing text does not jitter
   return font;
+}
+
+QString standInFor(const std::string& family) {
+  const QFont font = fontOf(family, 16, 400);
+  const QString shown = QFontInfo(font).family();
+  return font.families().contains(shown, Qt::CaseInsensitive) ? QString() : shown;
 }
 
 Size FontMeasure::measure(const std::string& family, double size, double weight,

@@ -9,6 +9,9 @@ namespace bristle {
 // `size` in px, `weight` 100–900.
 QFont fontOf(const std::string& family, double size, double weight);
 
+// The family that is shown instead where the wanted one is not installed; empty where it is.
+QString standInFor(const std::string& family);
+
 // Needs a QGuiApplication, since fonts do.
 class FontMeasure : public TextMeasure {
  public:

@@ -90,6 +90,41 @@ void LookPainter::paint(QPainter& painter, const Kind& kind, const LookTable& ta
     paintParts(painter, kind, look, box, caption, since, nullptr);
 }
 
+QColor signalColour(StateIndex state) {
+  constexpr QRgb kColours[] = {0xff8a8a8a, 0xffffd000, 0xffff2d87, 0xff00c2ff,
+                               0xff5a3cff, 0xff2fe04a, 0xffff7a00, 0xff00e0b8};
+  return QColor::fromRgb(kColours[state % std::size(kColours)]);
+}
+
+void LookPainter::paintState(QPainter& painter, const Kind& kind, const LookTable& table,
+                             StateIndex state, const Look& look, const QRectF& box,
+                             const std::string& caption, Ms since) {
+  if (!signals_) return paint(painter, kind, table, look, box, caption, since);
+  const double room = reach(kind, table);
+  const QRectF all = box.adjusted(-room, -room, room, room);
+  QImage image((all.size() * 1.0).toSize(), QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::transparent);
+  {
+    QPainter into(&image);
+    into.translate(-all.topLeft());
+    paint(into, kind, table, look, box, caption, since);
+    into.resetTransform();
+    QColor tint = signalColour(state);
+    tint.setAlpha(190);
+    into.setCompositionMode(QPainter::CompositionMode_SourceAtop);
+    into.fillRect(image.rect(), tint);
+  }
+  painter.save();
+  painter.setRenderHint(QPainter::SmoothPixmapTransform);
+  painter.drawImage(all.topLeft(), image);
+  QFont font(painter.font());
+  font.setPixelSize(std::max(10, int(box.height() / 4)));
+  painter.setFont(font);
+  painter.setPen(Qt::black);
+  painter.drawText(box, Qt::AlignCenter, toQt(caption));
+  painter.restore();
+}
+
 void LookPainter::paintWithout(QPainter& painter, const Kind& kind, const Look& look,
                                const QRectF& box, const std::string& caption, const PartId& part) {
   if (channelsOf(kind) == look.size()) paintParts(painter, kind, look, box, caption, 0, &part);

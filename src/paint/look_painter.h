@@ -18,6 +18,12 @@ class LookPainter {
   // `since` says for how long it has been in its state, ms: frame sequences run by it.
   void paint(QPainter& painter, const Kind& kind, const LookTable& table, const Look& look,
              const QRectF& box, const std::string& caption, Ms since = 0);
+  // While on, paintState and running menus are tinted by state, so that one sees which is which.
+  void setSignals(bool on) { signals_ = on; }
+  bool signalsOn() const { return signals_; }
+  // As paint, for a button that is in, or going to, a state: tinted while signals are on.
+  void paintState(QPainter& painter, const Kind& kind, const LookTable& table, StateIndex state,
+                  const Look& look, const QRectF& box, const std::string& caption, Ms since = 0);
   // The same without one part, or with this part alone: for figures of contrast.
   void paintWithout(QPainter& painter, const Kind& kind, const Look& look, const QRectF& box,
                     const std::string& caption, const PartId& part);
@@ -36,7 +42,11 @@ class LookPainter {
   Pictures pictures_;
   Shadows shadows_;
   Captions captions_;
+  bool signals_ = false;
 };
+
+// The garish colour of a state by its place in the machine.
+QColor signalColour(StateIndex state);
 
 // A brush for a fill over a rectangle.
 QBrush brushOf(const Fill& fill, const QRectF& rect);

@@ -93,8 +93,8 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
         continue;
       }
       ButtonRun& button = run.buttons[size_t(index)];
-      looks.paint(painter, *button.kind->kind, *button.kind->looks, button.player.at(session.now()),
-                  box, item.button()->caption, button.player.since(session.now()));
+      looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
+                       button.player.at(session.now()), box, item.button()->caption, button.player.since(session.now()));
     }
   }
 }

@@ -57,7 +57,7 @@ Project fullProject() {
   const NamedId tide = history.now().named->back().id;
   must(history, addNamed(NamedType::Length, "corner", 9.5));
   const NamedId corner = history.now().named->back().id;
-  must(history, addNamed(NamedType::Easing, "soft", Easing{EasingType::Steps, 0, 0, 0, 0, 5, true}));
+  must(history, addNamed(NamedType::Easing, "soft", *parseEasing("steps 5 start")));
   must(history, addNamed(NamedType::Colour, "text", NamedRef{tide}));
   must(history, setNamed(tide, true, Colour{1, 2, 3, 255}));
   must(history, changeCells({kind},

@@ -199,6 +199,31 @@ Edit kindsFromPictures(std::vector<StatePictures> all, ScreenId screen, Px x, Px
           }};
 }
 
+Edit placeCut(std::string name, std::string background, std::vector<CutButton> buttons) {
+  return {"cut buttons from a picture", {}, [=](const Project& before) -> Result<Project> {
+            if (buttons.empty()) return fail({}, "mark at least one button");
+            auto now = addScreen(name).apply(before);
+            if (!now) return now;
+            const ScreenId screen = now->screens.back()->id;
+            Item ground;
+            ground.name = "Background";
+            ground.locked = true;
+            ground.place = {{Pin::Both, 0, 0, 0}, {Pin::Both, 0, 0, 0}};
+            ground.what = PictureData{background};
+            now = addItem(screen, "background", ground).apply(*now);
+            for (const CutButton& button : buttons) {
+              if (!now) return now;
+              now = withPictureKind(*now, button.pictures);
+              if (!now) return now;
+              now = addButton(screen, now->kinds.back()->id, "", button.x, button.y).apply(*now);
+              if (!now) return now;
+              Item& item = edit(*now, screen)->items.back().edit();
+              item.name = item.button()->accessibleName = button.pictures.name;
+            }
+            return now;
+          }};
+}
+
 std::optional<Role> roleOfName(std::string_view name) {
   const auto parts = split(name);
   if (!parts) return {};

@@ -24,6 +24,15 @@ Edit kindFromPictures(StatePictures pictures);
 // Several kinds; with a screen, a button of each, side by side in a row of their own.
 Edit kindsFromPictures(std::vector<StatePictures> all, ScreenId screen, Px x, Px y);
 
+// One button cut out of flat art: its pictures, and where it stood, in layout px.
+struct CutButton {
+  StatePictures pictures;
+  Px x = 0, y = 0;
+};
+// A new screen with the background behind everything, locked, and a button for each, placed where
+// it was. The screen is the last of the project after it.
+Edit placeCut(std::string screen, std::string background, std::vector<CutButton> buttons);
+
 // File names that end in a state's name belong together: "dive-hover.png", "dive.pressed.png",
 // "Dive Disabled.svg". What stands alone is a group with a rest picture only.
 struct NamedFile {

@@ -32,7 +32,8 @@ void checkNamesUsed(const Project& project, const LookValues& values, const std:
 
 void checkHitAreas(const Project& project, const Kind& kind, std::vector<Finding>& out) {
   const double least = project.settings.leastHit;
-  const double w = kind.width + 2 * kind.hitPadding, h = kind.height + 2 * kind.hitPadding;
+  const double grown = kind.hitForm == HitForm::Box ? 2 * kind.hitPadding : 0;
+  const double w = kind.width + grown, h = kind.height + grown;
   if (std::min(w, h) >= least) return;
   out.push_back({"hit-size", "kind “" + kind.name + "”",
                  fmt::format("its hit area is {:g} × {:g} px; at least {:g} × {:g} are wanted so "

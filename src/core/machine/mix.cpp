@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numbers>
 
 namespace bristle {
 namespace {
@@ -162,6 +163,73 @@ void mixInto(Value& out, const Value& a, const Value& b, double t) {
   } else {
     out = t < 0.5 ? a : b;
   }
+}
+
+namespace {
+
+bool inGamut(const Lab& lab) {
+  const auto cube = [](double v) { return v * v * v; };
+  const double l = cube(lab.l + 0.3963377774 * lab.a + 0.2158037573 * lab.b);
+  const double m = cube(lab.l - 0.1055613458 * lab.a - 0.0638541728 * lab.b);
+  const double s = cube(lab.l - 0.0894841775 * lab.a - 1.2914855480 * lab.b);
+  const double rgb[] = {4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
+                        -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
+                        -0.0041960863 * l - 0.7034186147 * m + 1.7076147010 * s};
+  return std::all_of(std::begin(rgb), std::end(rgb),
+                     [](double v) { return v > -1e-4 && v < 1 + 1e-4; });
+}
+
+}  // namespace
+
+Lch toLch(Colour colour) {
+  const Lab lab = toLab(colour);
+  const double c = std::hypot(lab.a, lab.b);
+  // Greys have no hue; rounding must not give them one.
+  if (c < 2e-4) return {lab.l, 0, 0};
+  const double h = std::atan2(lab.b, lab.a) * 180 / std::numbers::pi;
+  return {lab.l, c, h < 0 ? h + 360 : h};
+}
+
+Colour fromLch(Lch lch, std::uint8_t alpha) {
+  const double radians = lch.h * std::numbers::pi / 180;
+  const auto lab = [&](double c) {
+    return Lab{std::clamp(lch.l, 0.0, 1.0), c * std::cos(radians), c * std::sin(radians), 1};
+  };
+  double least = 0, most = std::max(0.0, lch.c);
+  if (!inGamut(lab(most))) {
+    for (int i = 0; i < 24; ++i) {
+      const double c = (least + most) / 2;
+      (inGamut(lab(c)) ? least : most) = c;
+    }
+    most = least;
+  }
+  Colour out = fromLab(lab(most));
+  out.a = alpha;
+  return out;
+}
+
+Colour over(Colour top, Colour below) {
+  const double a = top.a / 255.0;
+  const auto channel = [a](std::uint8_t t, std::uint8_t b) {
+    return static_cast<std::uint8_t>(std::lround(t * a + b * (1 - a)));
+  };
+  return {channel(top.r, below.r), channel(top.g, below.g), channel(top.b, below.b), 255};
+}
+
+Colour nudged(Colour text, Colour behind, double wanted) {
+  if (contrast(over(text, behind), behind) >= wanted) return text;
+  const Lch from = toLch(text);
+  const auto passes = [&](Colour c) { return contrast(over(c, behind), behind) >= wanted; };
+  constexpr int kSteps = 500;
+  for (int i = 1; i <= kSteps; ++i)
+    for (double way : {1.0, -1.0}) {
+      const double l = from.l + way * i / kSteps;
+      if (l < 0 || l > 1) continue;
+      const Colour c = fromLch({l, from.c, from.h}, text.a);
+      if (passes(c)) return c;
+    }
+  const Colour white{255, 255, 255, 255}, black{0, 0, 0, 255};
+  return contrast(white, behind) > contrast(black, behind) ? white : black;
 }
 
 double luminance(Colour c) {

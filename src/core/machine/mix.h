@@ -16,4 +16,17 @@ void mixInto(Value& out, const Value& a, const Value& b, double t);
 double luminance(Colour colour);
 double contrast(Colour a, Colour b);
 
+// OKLCH (CSS Color Module Level 4 §9.4): lightness 0–1, chroma 0–0.4 or so, hue in degrees.
+struct Lch {
+  double l = 0, c = 0, h = 0;
+};
+Lch toLch(Colour colour);
+// Chroma is reduced as far as sRGB needs it; lightness and hue stay (§13.2, by bisection).
+Colour fromLch(Lch lch, std::uint8_t alpha = 255);
+// One colour over another, as it is painted.
+Colour over(Colour top, Colour below);
+// The colour with the nearest lightness whose contrast against `behind` reaches `wanted`; black or
+// white, whichever is better, where none does.
+Colour nudged(Colour text, Colour behind, double wanted);
+
 }  // namespace bristle

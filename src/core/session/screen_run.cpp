@@ -32,10 +32,15 @@ const Compiled::KindRun* Compiled::find(const KindId& id) const {
   return at == kinds_.end() ? nullptr : &at->second;
 }
 
-int ScreenRun::boxAt(Px x, Px y) const {
+int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   for (size_t i = buttons.size(); i-- > 0;) {
     const Box& b = routes.input.boxes[i];
-    if (x >= b.x && x < b.x + b.w && y >= b.y && y < b.y + b.h) return static_cast<int>(i);
+    if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
+    const Kind& kind = *buttons[i].kind->kind;
+    if (!test || kind.hitForm == HitForm::Box ||
+        test->hits(kind, buttons[i].player.table().state(0),
+                   layout.items[size_t(routes.items[i])].box, x, y))
+      return static_cast<int>(i);
   }
   return -1;
 }

@@ -31,6 +31,15 @@ class Compiled {
   std::map<KindId, KindRun> kinds_;
 };
 
+// Tells whether a point hits a button whose hit area is not a plain box. Drawn by whoever can draw;
+// without one the box counts.
+class HitTest {
+ public:
+  virtual ~HitTest() = default;
+  // `look` is the one at rest, `box` the button's box on the screen.
+  virtual bool hits(const Kind& kind, const Look& look, const Box& box, Px x, Px y) const = 0;
+};
+
 struct ButtonRun {
   const Item* item = nullptr;
   const Compiled::KindRun* kind = nullptr;
@@ -49,7 +58,7 @@ struct ScreenRun {
   std::vector<std::array<int, 4>> memory;
 
   // The topmost button at a point; −1 when there is none.
-  int boxAt(Px x, Px y) const;
+  int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
 };
 
 // Where a move leads, and why. −1: nowhere.

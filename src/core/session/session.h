@@ -21,6 +21,8 @@ class Session {
   static Result<Session> start(const Project& project, const Display& display,
                                const TextMeasure& measure, const ScreenId& screen = {});
 
+  // For hit areas that are not boxes; must outlive the session.
+  void setHitTest(const HitTest* test) { hitTest_ = test; }
   // Time goes on to the event's, then the event is worked off. An earlier time counts as now.
   void feed(const InputEvent& event);
 
@@ -85,6 +87,7 @@ class Session {
   std::vector<double> values_;
   Display display_;
   const TextMeasure* measure_ = nullptr;
+  const HitTest* hitTest_ = nullptr;
   std::vector<ScreenRun> stack_;
   std::vector<TraceEntry> trace_;
   std::vector<Outcome> outcomes_;

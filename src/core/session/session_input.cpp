@@ -77,7 +77,7 @@ void Session::setOver(int box) {
 }
 
 void Session::point(const InputEvent& event) {
-  const int box = top().boxAt(event.x, event.y);
+  const int box = top().boxAt(event.x, event.y, hitTest_);
   setOver(box);
   const bool live = box >= 0 && top().buttons[size_t(box)].running.signals.has(Signals::Enabled);
   const bool follows = project().settings.pointerMovesFocus || event.type == InputType::PointDown;

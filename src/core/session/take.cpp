@@ -30,7 +30,8 @@ void TakeCheck::check(const TakeStep& step, const std::vector<TraceEntry>& trace
   failures_.push_back(std::move(failure));
 }
 
-Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure) {
+Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure,
+                        const HitTest* test) {
   if (project.displays.empty()) return fail(project.name, "it has no display");
   const Display* display = take.display ? find(project, take.display) : &project.displays.front();
   if (!display) return fail("take “" + take.name + "”", "no display “" + take.display.text + "”");
@@ -38,6 +39,7 @@ Result<TakeResult> play(const Project& project, const Take& take, const TextMeas
     return fail("take “" + take.name + "”", "no screen “" + take.screen.text + "”");
   auto session = Session::start(project, *display, measure, take.screen);
   if (!session) return tl::unexpected(session.error());
+  session->setHitTest(test);
   TakeCheck check;
   for (const TakeStep& step : take.steps) {
     if (std::holds_alternative<InputEvent>(step.what)) {

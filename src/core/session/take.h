@@ -45,7 +45,8 @@ struct TakeResult {
 };
 
 // Runs a take from the start. An error when it cannot run at all.
-Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure);
+Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure,
+                        const HitTest* test = nullptr);
 
 // Checks expectations while a take is played elsewhere (in the window).
 class TakeCheck {

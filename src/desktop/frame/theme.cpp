@@ -53,6 +53,8 @@ QPushButton:focus, QToolButton:focus { border: 2px solid %7; padding: 3px 9px; }
 QToolButton:focus { padding: 3px 7px; }
 QPushButton:disabled, QToolButton:disabled { color: %6; border-style: dashed; }
 QPushButton[main="true"] { background: %7; color: %8; border-color: %7; font-weight: 600; }
+QPushButton[main="true"]:disabled { background: %3; color: %6; border: 1px dashed %4; }
+QToolButton[plain="true"]:checked { border-color: %7; }
 QPushButton[main="true"]:focus { border: 2px solid %5; }
 QPushButton[plain="true"], QToolButton[plain="true"] { border-color: transparent; }
 QPushButton[plain="true"]:focus, QToolButton[plain="true"]:focus { border: 2px solid %7; }

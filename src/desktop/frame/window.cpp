@@ -76,6 +76,7 @@ Window::Window(const QString& settingsFile)
   connect(&work_, &Work::pickedChanged, this, [this] { say({}, false); });
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
+  connect(files_, &Files::pathChanged, this, [this] { say({}, false); });
   findingSoon_.setSingleShot(true);
   findingSoon_.setInterval(100);
   connect(&findingSoon_, &QTimer::timeout, this, &Window::findFindings);
@@ -87,6 +88,9 @@ Window::Window(const QString& settingsFile)
 Window::~Window() {
   finding_.waitForFinished();
   if (current_ >= 0) benches_[size_t(current_)]->leave();
+  // Views ask the work while they go, so they go first.
+  hide();
+  delete takeCentralWidget();
 }
 
 QWidget* Window::makeTop() {

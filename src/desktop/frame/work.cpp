@@ -6,6 +6,21 @@
 
 namespace bristle {
 
+namespace {
+
+// What a person most likely wants to change first: the first part's fill, colour or file.
+PropKey firstRow(const Kind& kind) {
+  for (bool shown : {true, false})
+    for (const Part& part : kind.parts)
+      for (Prop prop : {Prop::Fill, Prop::File, Prop::Colour})
+        if (indexOf(part.type, prop) >= 0 &&
+            baseValue(kind, {part.id, Prop::Shown}) == Value(shown))
+          return {part.id, prop};
+  return allProperties(kind).front();
+}
+
+}  // namespace
+
 Work::Work() : history_(emptyProject()) {
   keepPicksValid();
 }
@@ -71,8 +86,13 @@ void Work::keepPicksValid() {
   }
   if (const Kind* k = kind()) {
     const auto rows = allProperties(*k);
-    if (std::find(rows.begin(), rows.end(), picked_.property) == rows.end() && !rows.empty())
-      picked_.property = rows[std::min<size_t>(1, rows.size() - 1)];
+    const auto known = [&](const PropKey& key) {
+      return std::find(rows.begin(), rows.end(), key) != rows.end();
+    };
+    if (!known(picked_.property) && !rows.empty()) picked_.property = firstRow(*k);
+    std::erase_if(picked_.rows, [&](const PropKey& key) { return !known(key); });
+    if (std::find(picked_.rows.begin(), picked_.rows.end(), picked_.property) == picked_.rows.end())
+      picked_.rows = {picked_.property};
   }
   if (const Machine* m = machine())
     std::erase_if(picked_.columns, [&](const Column& c) { return c && !findState(*m, *c); });
@@ -83,6 +103,9 @@ void Work::keepPicksValid() {
   }
   if (const Screen* s = screen())
     std::erase_if(picked_.items, [&](const ItemId& id) { return !findItem(*s, id); });
+  const Item* picked = item();
+  if (!picked || !picked->button() || picked->button()->kind != picked_.kind)
+    picked_.onlyButton = false;
   if (!find(p, picked_.display)) picked_.display = p.displays.front().id;
 }
 
@@ -96,8 +119,21 @@ void Work::pickKind(const KindId& kind) {
 }
 
 void Work::pickColumns(std::vector<Column> columns, PropKey property) {
-  if (picked_.columns == columns && picked_.property == property) return;
+  pickCells(std::move(columns), {property}, property);
+}
+
+void Work::pickOnlyButton(bool on) {
+  if (picked_.onlyButton == on) return;
+  picked_.onlyButton = on;
+  keepPicksValid();
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property) {
+  if (picked_.columns == columns && picked_.property == property && picked_.rows == rows) return;
   picked_.columns = std::move(columns);
+  picked_.rows = std::move(rows);
   picked_.property = std::move(property);
   seal();
   Q_EMIT pickedChanged();
@@ -107,6 +143,7 @@ void Work::pickScreen(const ScreenId& screen) {
   if (picked_.screen == screen) return;
   picked_.screen = screen;
   picked_.items.clear();
+  picked_.onlyButton = false;
   layout_.reset();
   routes_.reset();
   Q_EMIT pickedChanged();
@@ -115,6 +152,7 @@ void Work::pickScreen(const ScreenId& screen) {
 void Work::pickItems(std::vector<ItemId> items) {
   if (picked_.items == items) return;
   picked_.items = std::move(items);
+  picked_.onlyButton = false;
   seal();
   Q_EMIT pickedChanged();
 }
@@ -149,6 +187,19 @@ const Display* Work::display() const {
 const Item* Work::item() const {
   const Screen* s = screen();
   return s && !picked_.items.empty() ? findItem(*s, picked_.items.front()) : nullptr;
+}
+
+LookOwner Work::lookOwner() const {
+  if (!picked_.onlyButton || !item()) return {picked_.kind};
+  return {picked_.kind, picked_.screen, item()->id};
+}
+
+const OwnLook* Work::ownLook() const {
+  return picked_.onlyButton && item() && item()->button() ? &item()->button()->own : nullptr;
+}
+
+const LookTable* Work::lookTable() {
+  return kind() ? tables_.get(project(), picked_.kind, ownLook()) : nullptr;
 }
 
 const Layout& Work::layout() {

@@ -18,6 +18,8 @@ struct Picked {
   KindId kind;
   std::vector<Column> columns{Column{}};  // of the ledger; where edits of a look go
   PropKey property;                       // the ledger's row
+  std::vector<PropKey> rows;              // all picked rows; `property` is among them
+  bool onlyButton = false;                // edits of a look go to the picked button, not its kind
   ScreenId screen;
   std::vector<ItemId> items;
   DisplayId display;
@@ -45,6 +47,8 @@ class Work : public QObject {
 
   void pickKind(const KindId& kind);
   void pickColumns(std::vector<Column> columns, PropKey property);
+  void pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property);
+  void pickOnlyButton(bool on);
   void pickScreen(const ScreenId& screen);
   void pickItems(std::vector<ItemId> items);
   void pickDisplay(const DisplayId& display);
@@ -57,6 +61,10 @@ class Work : public QObject {
   const Screen* screen() const { return find(project(), picked_.screen); }
   const Display* display() const;
   const Item* item() const;  // the one picked item, or the first of several
+  // Whose look is edited: the picked kind's, or that of the picked button alone.
+  LookOwner lookOwner() const;
+  const OwnLook* ownLook() const;  // null where the kind's is edited
+  const LookTable* lookTable();    // of the picked kind, or button; null where there is none
 
   // Derived from project, screen and display; made when first asked for after a change.
   const Layout& layout();

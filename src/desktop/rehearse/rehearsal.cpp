@@ -20,6 +20,7 @@ bool Rehearsal::start() {
     return false;
   }
   session_ = std::move(*session);
+  session_->setHitTest(&hits_);
   fed_.clear();
   check_ = {};
   base_ = 0;

@@ -9,6 +9,7 @@
 
 #include "core/session/take.h"
 #include "desktop/frame/work.h"
+#include "paint/hit_shape.h"
 
 namespace bristle {
 
@@ -49,6 +50,7 @@ class Rehearsal : public QObject {
   void playDue();
 
   Work& work_;
+  HitShapes hits_{work_.looks().pictures()};
   std::optional<Session> session_;
   std::vector<InputEvent> fed_;
   std::optional<Take> take_;

@@ -19,12 +19,18 @@ QVariant swatchOf(const Value& value) {
 }
 
 // In a cell a gradient is told by its swatch and its number of stops; the card tells it in full.
-QString cellText(const Value& value) {
+QString cellText(const Value& value, const Naming& names) {
   if (const auto* fill = std::get_if<Fill>(&value); fill && fill->stops.size() > 1)
     return QObject::tr("%1 stops").arg(fill->stops.size());
   if (const auto* shadow = std::get_if<Shadow>(&value); shadow && shadow->colour.a)
     return QStringLiteral("%1 %2 %3").arg(shadow->dx).arg(shadow->dy).arg(shadow->blur);
-  return toQt(toText(value));
+  return toQt(toText(value, &names));
+}
+
+bool isNamed(const Value& value) {
+  bool named = false;
+  eachName(value, [&](const NamedId&) { named = true; });
+  return named;
 }
 
 }  // namespace
@@ -41,16 +47,36 @@ std::vector<LedgerModel::Row> LedgerModel::makeRows() const {
   std::vector<Row> out;
   const Kind* kind = work_.kind();
   if (!kind) return out;
+  const OwnLook* own = work_.ownLook();
+  const auto isSet = [&](const PropKey& key) {
+    const auto in = [&](const auto& look) {
+      if (look.base.find(key)) return true;
+      return std::any_of(look.departures.begin(), look.departures.end(),
+                         [&](const auto& entry) { return entry.second.find(key) != nullptr; });
+    };
+    return in(*kind) || (own && in(*own));
+  };
   const auto addPart = [&](const PartId& id, const QString& name, PartType type) {
-    out.push_back({{id, Prop::Shown}, name, true});
-    for (const PropertyInfo& info : propertiesOf(type))
-      out.push_back({{id, info.prop}, toQt(std::string(info.label)), false});
+    const size_t band = out.size();
+    out.push_back({{id, Prop::Shown}, name, true, 0});
+    for (const PropertyInfo& info : propertiesOf(type)) {
+      const PropKey key{id, info.prop};
+      if (!info.basic && !unfolded_.contains(id) && !isSet(key) && key != work_.picked().property)
+        ++out[band].folded;
+      else
+        out.push_back({key, toQt(std::string(info.label)), false, 0});
+    }
   };
   for (const Part& part : kind->parts)
     addPart(part.id, tr("%1 — %2").arg(toQt(part.name), toQt(std::string(nameOf(part.type)))),
             part.type);
   addPart({}, tr("Whole button"), PartType::Whole);
   return out;
+}
+
+void LedgerModel::toggleFold(const PartId& part) {
+  if (!unfolded_.erase(part)) unfolded_.insert(part);
+  refresh(true);
 }
 
 void LedgerModel::refresh(bool all) {
@@ -61,7 +87,7 @@ void LedgerModel::refresh(bool all) {
   const bool same =
       rows.size() == rows_.size() && states == states_ &&
       std::equal(rows.begin(), rows.end(), rows_.begin(), [](const Row& a, const Row& b) {
-        return a.key == b.key && a.name == b.name && a.isBand == b.isBand;
+        return a.key == b.key && a.name == b.name && a.isBand == b.isBand && a.folded == b.folded;
       });
   if (same && !all) {
     if (!rows_.empty()) Q_EMIT dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
@@ -106,27 +132,30 @@ QVariant LedgerModel::data(const QModelIndex& index, int role) const {
   if (role == BandRole) return row.isBand;
   if (row.isBand) return role == Qt::DisplayRole && index.column() == 0 ? row.name : QVariant();
   const Column column = columnAt(index.column());
-  const Value* own = nullptr;
-  if (column) {
-    const auto at = kind->departures.find(*column);
-    if (at != kind->departures.end()) own = at->second.find(row.key);
-    if (role == DepartsRole) return own != nullptr;
-  }
-  const Value value = own ? *own : baseValue(*kind, row.key);
+  const OwnLook* button = work_.ownLook();
+  const Value* mine = button ? ownValue(*button, column, row.key) : nullptr;
+  const Value* set = mine ? mine : ownValue(*kind, column, row.key);
+  const Naming names = naming(work_.project());
+  const Value value = set ? *set : valueIn(*kind, button, column, row.key);
+  const bool shown = !column || set;
   switch (role) {
     case Qt::DisplayRole:
-      return !column || own ? cellText(value) : QStringLiteral("·");
+      return shown ? cellText(value, names) : QStringLiteral("·");
     case Qt::EditRole:
-      return toQt(toText(value));
+      return toQt(toText(value, &names));
     case SwatchRole:
-      return !column || own ? swatchOf(value) : QVariant();
+      return shown ? swatchOf(settled(value, *infoOf(work_, row.key), names)) : QVariant();
     case DepartsRole:
-      return true;
+      return shown;
+    case NamedRole:
+      return shown && isNamed(value);
+    case OwnRole:
+      return mine != nullptr;
     case Qt::AccessibleTextRole: {
       const QString where = headerData(index.column(), Qt::Horizontal, Qt::DisplayRole).toString();
       return tr("%1, %2: %3%4")
-          .arg(row.name, where, toQt(toText(value)),
-               column && !own ? tr(", follows the base") : QString());
+          .arg(row.name, where, toQt(toText(value, &names)),
+               shown ? QString() : tr(", follows the base"));
     }
     default:
       return {};
@@ -143,16 +172,21 @@ QVariant LedgerModel::headerData(int section, Qt::Orientation orientation, int r
   return state ? toQt(state->name) : QString();
 }
 
-// What is typed into a picked cell goes to all the picked columns; into another, to that one alone.
+// What is typed into a picked cell goes to all the picked cells; into another, to that one alone.
 bool LedgerModel::setData(const QModelIndex& index, const QVariant& value, int role) {
   if (role != Qt::EditRole || rowAt(index.row()).isBand) return false;
   const Column column = columnAt(index.column());
+  const PropKey key = rowAt(index.row()).key;
   const Picked& picked = work_.picked();
-  const bool isPicked =
-      picked.property == rowAt(index.row()).key &&
-      std::find(picked.columns.begin(), picked.columns.end(), column) != picked.columns.end();
-  return setLookFromText(work_, isPicked ? picked.columns : std::vector{column},
-                         rowAt(index.row()).key, value.toString());
+  const auto has = [](const auto& list, const auto& one) {
+    return std::find(list.begin(), list.end(), one) != list.end();
+  };
+  if (!has(picked.rows, key) || !has(picked.columns, column))
+    return setLookFromText(work_, {column}, {key}, value.toString());
+  std::vector<PropKey> rows{key};
+  for (const PropKey& row : picked.rows)
+    if (row != key) rows.push_back(row);
+  return setLookFromText(work_, picked.columns, rows, value.toString());
 }
 
 Qt::ItemFlags LedgerModel::flags(const QModelIndex& index) const {
@@ -160,19 +194,31 @@ Qt::ItemFlags LedgerModel::flags(const QModelIndex& index) const {
   return Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable;
 }
 
-bool setLookFromText(Work& work, const std::vector<Column>& columns, const PropKey& key,
-                     const QString& text) {
+const PropertyInfo* infoOf(const Work& work, const PropKey& key) {
   const Kind* kind = work.kind();
   const PartType* type = kind ? partType(*kind, key.part) : nullptr;
-  const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
+  return type ? findProperty(*type, key.prop) : nullptr;
+}
+
+bool setLookFromText(Work& work, const std::vector<Column>& columns,
+                     const std::vector<PropKey>& rows, const QString& text) {
+  const PropertyInfo* info = rows.empty() ? nullptr : infoOf(work, rows.front());
   if (!info) return false;
   std::string expected;
-  const auto value = parseValue(fromQt(text.trimmed()), info->start, &expected);
+  const Naming names = naming(work.project());
+  const auto value = parseValue(fromQt(text.trimmed()), info->start, &expected, &names);
   if (!value) {
     work.tell(QObject::tr("“%1” is not taken; expected %2.").arg(text, toQt(expected)), true);
     return false;
   }
-  return work.perform(setLook(kind->id, columns, key, *value));
+  if (rows.size() == 1) return work.perform(setLook(work.lookOwner(), columns, rows[0], *value));
+  std::vector<CellChange> cells;
+  for (const PropKey& row : rows) {
+    const PropertyInfo* other = infoOf(work, row);
+    if (!other || other->start.index() != info->start.index()) continue;
+    for (const Column& column : columns) cells.push_back({column, row, *value});
+  }
+  return work.perform(changeCells(work.lookOwner(), std::move(cells), "change looks"));
 }
 
 }  // namespace bristle

@@ -2,6 +2,7 @@
 // each state. No rules of looks in here; it asks the core and sends edits.
 #pragma once
 #include <QAbstractTableModel>
+#include <set>
 #include <vector>
 
 #include "desktop/frame/work.h"
@@ -16,13 +17,17 @@ class LedgerModel : public QAbstractTableModel {
     PropKey key;
     QString name;         // of the property, or of the part for a band
     bool isBand = false;  // heads the rows of one part
+    int folded = 0;       // of a band: how many rows are folded away below it
   };
-  enum Role { DepartsRole = Qt::UserRole, SwatchRole, BandRole };
+  enum Role { DepartsRole = Qt::UserRole, SwatchRole, BandRole, NamedRole, OwnRole };
 
   const Row& rowAt(int row) const { return rows_[size_t(row)]; }
   Column columnAt(int column) const;
   int columnOf(const Column& column) const;
   int rowOf(const PropKey& key) const;
+  // Shows or folds away the rows of a part that nobody has set.
+  void toggleFold(const PartId& part);
+  bool isUnfolded(const PartId& part) const { return unfolded_.contains(part); }
 
   int rowCount(const QModelIndex& parent = {}) const override;
   int columnCount(const QModelIndex& parent = {}) const override;
@@ -38,10 +43,14 @@ class LedgerModel : public QAbstractTableModel {
   Work& work_;
   std::vector<Row> rows_;
   std::vector<StateId> states_;
+  std::set<PartId> unfolded_;
 };
 
-// Sets a property in some columns from typed text; tells the person when it cannot.
-bool setLookFromText(Work& work, const std::vector<Column>& columns, const PropKey& key,
-                     const QString& text);
+// Sets properties in some columns from typed text; tells the person when it cannot. Rows of another
+// sort than the first one's are left alone.
+bool setLookFromText(Work& work, const std::vector<Column>& columns,
+                     const std::vector<PropKey>& rows, const QString& text);
+// Null where the picked kind has no such property.
+const PropertyInfo* infoOf(const Work& work, const PropKey& key);
 
 }  // namespace bristle

@@ -3,42 +3,55 @@
 #include <QAction>
 #include <QHBoxLayout>
 #include <QPushButton>
+#include <QToolButton>
 #include <QVBoxLayout>
 
+#include "desktop/shape/carry_page.h"
+#include "desktop/shape/cells.h"
+#include "desktop/shape/cut_page.h"
 #include "desktop/shape/ledger.h"
+#include "desktop/shape/library_page.h"
+#include "desktop/shape/named_page.h"
+#include "desktop/shape/picture_kinds.h"
 #include "desktop/shape/shape_card.h"
+#include "desktop/shape/tile_view.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
 namespace bristle {
 
 ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+  view_ = new TileView(work, this);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
   auto* head = new QHBoxLayout;
-  head->setContentsMargins(16, 8, 16, 8);
-  head->setSpacing(12);
+  head->setContentsMargins(16, 6, 12, 6);
+  head->setSpacing(8);
   title_ = new QLabel;
   title_->setProperty("title", true);
   about_ = new QLabel;
   about_->setProperty("quiet", true);
-  goesTo_ = new QLabel;
   head->addWidget(title_);
   head->addWidget(about_);
   head->addStretch();
-  head->addWidget(goesTo_);
+  tools_ = new QHBoxLayout;
+  tools_->setSpacing(0);
+  head->addLayout(tools_);
   column->addLayout(head);
   pages_ = new QStackedWidget;
-  ledger_ = new Ledger(work);
+  ledger_ = new Ledger(work, *view_);
   pages_->addWidget(ledger_);
-  pages_->addWidget(new EmptyPage(tr("A kind is a button design: made once, placed many times."),
-                                  {{tr("New kind from “menu button”"), [this] {
-                                      work_.perform(addKind("Menu entry", Wins::Hover));
-                                    }}}));
+  pages_->addWidget(
+      new EmptyPage(tr("A kind is a button design: made once, placed many times."),
+                    {{tr("Choose a ready-made kind"), [this] { openPage<LibraryPage>(); }},
+                     {tr("New kind from “menu button”"),
+                      [this] { work_.perform(addKind("Menu entry", Wins::Hover)); }}}));
   column->addWidget(pages_, 1);
-  card_ = new ShapeCard(work);
-  addCommands();
+  card_ = new ShapeCard(work, *view_);
+  addKindCommands();
+  addCellCommands();
+  addViewCommands();
   connect(&work, &Work::changed, this, &ShapeBench::refresh);
   connect(&work, &Work::pickedChanged, this, &ShapeBench::refresh);
   refresh();
@@ -48,35 +61,142 @@ QWidget* ShapeBench::card() {
   return card_;
 }
 
-void ShapeBench::addCommands() {
-  const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
-    auto* action = new QAction(name, this);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-    connect(action, &QAction::triggered, this, run);
-    addAction(action);
-    commands_.push_back(action);
-  };
-  add(tr("New kind"), {}, [this] { work_.perform(addKind("Menu entry", Wins::Hover)); });
+template <class Page>
+void ShapeBench::openPage() {
+  closePage();
+  auto* page = new Page(work_, this);
+  page_ = page;
+  pages_->addWidget(page);
+  pages_->setCurrentWidget(page);
+  connect(page, &Page::done, this, &ShapeBench::closePage);
+  auto* leave = new QAction(page);
+  leave->setShortcut(QKeySequence(Qt::Key_Escape));
+  leave->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+  connect(leave, &QAction::triggered, this, &ShapeBench::closePage);
+  page->addAction(leave);
+  page->setFocus();
+  refresh();
+}
+
+void ShapeBench::closePage() {
+  if (page_) {
+    pages_->removeWidget(page_);
+    page_->deleteLater();
+    page_ = nullptr;
+    ledger_->setFocus();
+  }
+  refresh();
+}
+
+QAction* ShapeBench::add(const QString& name, const QKeySequence& keys,
+                         std::function<void()> run) {
+  auto* action = new QAction(name, this);
+  action->setShortcut(keys);
+  action->setShortcutContext(Qt::WindowShortcut);
+  connect(action, &QAction::triggered, this, [run = std::move(run)] { run(); });
+  addAction(action);
+  commands_.push_back(action);
+  return action;
+}
+
+void ShapeBench::addKindCommands() {
+  add(tr("Ready-made kinds and libraries"), QKeySequence(Qt::CTRL | Qt::Key_K),
+      [this] { openPage<LibraryPage>(); });
+  add(tr("Named values"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] { openPage<NamedPage>(); });
+  add(tr("Carry over to other kinds"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] {
+    if (work_.kind()) openPage<CarryPage>();
+  });
+  add(tr("Cut buttons from a flat picture"), {}, [this] { openPage<CutPage>(); });
+  add(tr("New kinds from pictures…"), {}, [this] { kindsFromFilesAsked(work_, this); });
+  add(tr("New kind"), {}, [this] {
+    if (work_.perform(addKind("Menu entry", Wins::Hover)))
+      work_.pickKind(work_.project().kinds.back()->id);
+  });
   add(tr("Duplicate kind"), {}, [this] {
     if (work_.kind()) work_.perform(duplicateKind(work_.kind()->id));
   });
   add(tr("Remove kind"), {}, [this] {
     if (work_.kind()) work_.perform(removeKind(work_.kind()->id));
   });
+}
+
+void ShapeBench::addCellCommands() {
   add(tr("Edits go to the next state"), QKeySequence(Qt::ALT | Qt::Key_Right),
       [this] { card_->step(1); });
   add(tr("Edits go to the state before"), QKeySequence(Qt::ALT | Qt::Key_Left),
       [this] { card_->step(-1); });
-  add(tr("Back to the base"), {}, [this] {
-    if (work_.kind())
-      work_.perform(clearLook(work_.kind()->id, work_.picked().columns, work_.picked().property));
+  add(tr("Back to the base"), {}, [this] { clearCells(work_); });
+  add(tr("Copy the state’s look"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_C), [this] {
+    copiedState_ = work_.picked().columns.back();
+    work_.tell(tr("The look is copied; Ctrl+Shift+V puts it into the picked states"));
   });
+  add(tr("Paste the look into the picked states"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_V),
+      [this] {
+        if (copiedState_ && work_.kind())
+          work_.perform(copyColumn(work_.lookOwner(), *copiedState_, work_.picked().columns));
+      });
+  add(tr("Swap text and background colours"), {}, [this] {
+    if (work_.kind()) work_.perform(swapTextAndFill(work_.kind()->id, work_.picked().columns));
+  });
+  add(tr("Nudge the caption’s contrast"), {}, [this] { card_->value().nudge(); });
+  add(tr("Copy the part"), {}, [this] {
+    if (work_.kind()) copiedPart_ = copyOfPart(*work_.kind(), work_.picked().property.part);
+  });
+  add(tr("Paste the part"), {}, [this] {
+    if (work_.kind() && copiedPart_) work_.perform(pastePart(work_.kind()->id, *copiedPart_));
+  });
+  add(tr("All properties of the part"), QKeySequence(Qt::CTRL | Qt::Key_M),
+      [this] { ledger_->toggleFold(); });
+}
+
+void ShapeBench::addViewCommands() {
+  const auto tool = [this](const QString& text, QAction* action) {
+    auto* button = new QToolButton;
+    button->setText(text);
+    button->setAccessibleName(action->text());
+    button->setToolTip(action->text() + QStringLiteral("  ") +
+                       action->shortcut().toString(QKeySequence::NativeText));
+    button->setProperty("plain", true);
+    button->setFocusPolicy(Qt::StrongFocus);
+    connect(button, &QToolButton::clicked, action, &QAction::trigger);
+    tools_->addWidget(button);
+    return button;
+  };
+  auto* backdrop = add(tr("Next backdrop"), QKeySequence(Qt::CTRL | Qt::Key_B), [this] {
+    view_->setBackdrop(static_cast<Backdrop>((int(view_->backdrop()) + 1) % 3));
+  });
+  auto* alone = add(tr("One state alone, large"), QKeySequence(Qt::CTRL | Qt::Key_L),
+                    [this] { view_->setAlone(!view_->alone()); });
+  auto* signal = add(tr("Signal colours"), QKeySequence(Qt::CTRL | Qt::Key_G),
+                     [this] { view_->setSignals(!work_.looks().signalsOn()); });
+  auto* real = add(tr("True size"), QKeySequence(Qt::CTRL | Qt::Key_T),
+                   [this] { view_->setTrueSize(!view_->trueSize()); });
+  auto* hits = add(tr("Show hit areas"), QKeySequence(Qt::CTRL | Qt::Key_H),
+                   [this] { view_->setHitAreas(!view_->hitAreas()); });
+  auto* button = tool(QString(), backdrop);
+  const auto show = [this, button] {
+    const QString names[] = {tr("neutral"), tr("checker"), tr("screen")};
+    button->setText(tr("backdrop: %1").arg(names[int(view_->backdrop())]));
+  };
+  show();
+  connect(view_, &TileView::changed, button, show);
+  const auto onOff = [this, tool](const QString& text, QAction* action, auto isOn) {
+    auto* b = tool(text, action);
+    b->setCheckable(true);
+    b->setProperty("plain", true);
+    connect(view_, &TileView::changed, b, [b, isOn] { b->setChecked(isOn()); });
+  };
+  onOff(tr("alone"), alone, [this] { return view_->alone(); });
+  onOff(tr("true size"), real, [this] { return view_->trueSize(); });
+  onOff(tr("signals"), signal, [this] { return work_.looks().signalsOn(); });
+  onOff(tr("hit areas"), hits, [this] { return view_->hitAreas(); });
 }
 
 void ShapeBench::refresh() {
   const Kind* kind = work_.kind();
-  pages_->setCurrentIndex(kind ? 0 : 1);
+  if (!page_) pages_->setCurrentIndex(kind ? 0 : 1);
+  title_->setVisible(!page_);  // a page has a title of its own
+  about_->setVisible(!page_);
   title_->setText(kind ? toQt(kind->name) : tr("No kind yet"));
   int placed = 0;
   if (kind)
@@ -85,13 +205,14 @@ void ShapeBench::refresh() {
         placed += item->button() && item->button()->kind == kind->id;
   about_->setText(kind ? tr("%1 × %2 px · %3 placed").arg(kind->width).arg(kind->height).arg(placed)
                        : QString());
-  goesTo_->setVisible(kind != nullptr);
-  goesTo_->setText(tr("Edits go to <b>%1</b>").arg(card_->columnNames()));
+  const bool ledger = pages_->currentIndex() == 0;
+  for (int i = 0; i < tools_->count(); ++i) tools_->itemAt(i)->widget()->setVisible(ledger);
 }
 
 QString ShapeBench::hint() const {
   if (!work_.kind()) return tr("A menu needs at least one kind of button");
-  return tr("Shift on a tile picks more states · type into a cell · Del falls back to the base");
+  return tr("Shift on a tile picks more states · Alt+drag carries a value sideways · drag a name to "
+            "scrub · Del falls back");
 }
 
 }  // namespace bristle

@@ -1,14 +1,17 @@
-// The Shape bench: wall and ledger of the picked kind.
+// The Shape bench: wall and ledger of the picked kind, and the pages that its commands open.
 #pragma once
 #include <QLabel>
 #include <QStackedWidget>
 
 #include "desktop/frame/bench.h"
 
+class QToolButton;
+
 namespace bristle {
 
 class Ledger;
 class ShapeCard;
+class TileView;
 
 class ShapeBench : public Bench {
   Q_OBJECT
@@ -17,17 +20,30 @@ class ShapeBench : public Bench {
   QWidget* card() override;
   std::vector<QAction*> commands() override { return commands_; }
   QString hint() const override;
+  TileView& tiles() { return *view_; }
+  Ledger& ledger() { return *ledger_; }
 
  private:
+  QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run);
   void refresh();
-  void addCommands();
+  void addKindCommands();
+  void addCellCommands();
+  void addViewCommands();
+  // A page that takes the place of wall and ledger until it says that it is done.
+  template <class Page>
+  void openPage();
+  void closePage();
   Work& work_;
+  TileView* view_;
   QLabel* title_;
   QLabel* about_;
-  QLabel* goesTo_;
+  QHBoxLayout* tools_;
   QStackedWidget* pages_;
   Ledger* ledger_;
   ShapeCard* card_;
+  QWidget* page_ = nullptr;
+  std::optional<PartCopy> copiedPart_;
+  std::optional<Column> copiedState_;
   std::vector<QAction*> commands_;
 };
 

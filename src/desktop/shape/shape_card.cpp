@@ -1,15 +1,17 @@
 #include "desktop/shape/shape_card.h"
 
 #include <QHBoxLayout>
+#include <algorithm>
 
-#include "desktop/shape/ledger_model.h"
-#include "desktop/shape/swatches.h"
+#include "core/edit/button_edits.h"
+#include "core/edit/state_edits.h"
 #include "paint/convert.h"
 
 namespace bristle {
 namespace {
 
-const PartType kAddable[] = {PartType::Shape, PartType::Label, PartType::Marker, PartType::Picture};
+const PartType kAddable[] = {PartType::Shape, PartType::Label, PartType::Marker, PartType::Picture,
+                             PartType::Icon};
 
 // Whether the kind's machine is wired so that focused wins over hover.
 bool focusWins(const Machine& machine) {
@@ -18,39 +20,97 @@ bool focusWins(const Machine& machine) {
   return false;
 }
 
+// Whether it is wired as the template is, so that it can be rewired without losing anything.
+bool isTemplate(const Machine& machine) {
+  const Machine hover = menuButton(machine.id, machine.name, Wins::Hover);
+  const Machine focus = menuButton(machine.id, machine.name, Wins::Focused);
+  const auto same = [&](const Machine& other) {
+    return machine.states == other.states &&
+           machine.transitions.size() == other.transitions.size();
+  };
+  return same(hover) || same(focus);
+}
+
 }  // namespace
 
-ShapeCard::ShapeCard(Work& work) : work_(work) {
-  build();
+ShapeCard::ShapeCard(Work& work, TileView& view) : work_(work) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  form_ = new Form;
+  column->addWidget(form_);
+  column->addStretch();
+  value_ = new ValueSection(work, view, *form_);
+  buildButton(*form_);
+  buildState(*form_);
+  buildParts(*form_);
+  buildKind(*form_);
+  buildHitArea(*form_);
   connect(&work, &Work::changed, this, &ShapeCard::refresh);
   connect(&work, &Work::pickedChanged, this, &ShapeCard::refresh);
   refresh();
 }
 
-void ShapeCard::build() {
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  auto* form = form_ = new Form;
-  column->addWidget(form);
-  column->addStretch();
-  valueHead_ = form->heading(QString());
-  value_ = form->text(tr("Value"), [this](const QString& text) { return setValue(text); });
-  choices_ = form->choice(tr("Choose"), {}, [this](int) { setValue(choices_->currentText()); });
-  swatches_ = new Swatches;
-  form->wide(swatches_);
-  connect(swatches_, &Swatches::taken, this, [this](Colour colour) {
-    const PropertyInfo* i = info();
-    if (!i) return;
-    if (std::holds_alternative<Colour>(i->start) || std::holds_alternative<Fill>(i->start))
-      setValue(toQt(toHex(colour)));
+bool ShapeCard::change(const char* what, std::function<void(Kind&)> apply) {
+  return work_.kind() && work_.perform(changeKind(work_.kind()->id, what, {}, std::move(apply)));
+}
+
+const State* ShapeCard::state() const {
+  const Machine* machine = work_.machine();
+  const Column& column = work_.picked().columns.back();
+  return machine && column ? findState(*machine, *column) : nullptr;
+}
+
+void ShapeCard::buildButton(Form& form) {
+  ownHead_ = form.heading(tr("THE PICKED BUTTON"));
+  only_ = form.check(QString(), [this](bool on) { work_.pickOnlyButton(on); });
+  clearOwn_ = form.button(tr("Clear what is its own"), [this] {
+    if (work_.item()) work_.perform(clearOwn(work_.picked().screen, work_.item()->id));
   });
-  expected_ = form->note(QString());
-  fallBack_ = form->button(tr("Back to the base"), [this] {
-    if (work_.kind())
-      work_.perform(clearLook(work_.kind()->id, work_.picked().columns, work_.picked().property));
+  detach_ = form.button(tr("Detach it from the kind"), [this] {
+    if (!work_.item()) return;
+    if (work_.perform(detach(work_.picked().screen, work_.item()->id)))
+      work_.pickKind(work_.project().kinds.back()->id);
   });
-  buildKind(*form);
-  buildParts(*form);
+}
+
+void ShapeCard::buildState(Form& form) {
+  stateHead_ = form.heading(tr("STATE"));
+  stateName_ = form.text(tr("State name"), [this](const QString& text) {
+    return state() &&
+           work_.perform(renameState(work_.kind()->id, state()->id, fromQt(text.trimmed())));
+  });
+  role_ = form.choice(
+      tr("Role"), {tr("none"), tr("rest"), tr("hover"), tr("press"), tr("focus"), tr("disabled")},
+      [this](int i) {
+        if (state()) work_.perform(setRole(work_.kind()->id, state()->id, static_cast<Role>(i)));
+      });
+  copyFrom_ = form.choice(tr("Look like"), {}, [this](int i) {
+    if (i > 0 && work_.kind())
+      work_.perform(copyColumn(work_.lookOwner(), copyColumns_[size_t(i) - 1],
+                               work_.picked().columns));
+  });
+  copyFrom_->setToolTip(tr("Copies another state’s look into the picked ones, in place"));
+  left_ = form.button(tr("Move the state left"), [this] {
+    if (state()) work_.perform(moveState(work_.kind()->id, state()->id, -1));
+  });
+  right_ = form.button(tr("Move the state right"), [this] {
+    if (state()) work_.perform(moveState(work_.kind()->id, state()->id, 1));
+  });
+  removeState_ = form.button(tr("Remove the state"), [this] {
+    if (state()) work_.perform(removeState(work_.kind()->id, state()->id));
+  });
+  newState_ = form.text(tr("Add a state"), [this](const QString& text) {
+    const Kind* kind = work_.kind();
+    if (!kind || text.trimmed().isEmpty()) return true;
+    const bool done = work_.perform(addState(kind->id, fromQt(text.trimmed()), Role::None,
+                                             work_.picked().columns.back()));
+    if (!done) return false;
+    newState_->clear();
+    work_.pickColumns({work_.machine()->states.back().id}, work_.picked().property);
+    return true;
+  });
+  newState_->setPlaceholderText(tr("current, visited, locked…"));
+  stateNote_ = form.note(QString());
 }
 
 void ShapeCard::buildKind(Form& form) {
@@ -64,22 +124,46 @@ void ShapeCard::buildKind(Form& form) {
   height_ = form.number(tr("Height"), 1, 8000, [this](double v) {
     return work_.kind() && work_.perform(resizeKind(work_.kind()->id, work_.kind()->width, v));
   });
-  const auto change = [this](const char* what, std::function<void(Kind&)> apply) {
-    return work_.kind() && work_.perform(changeKind(work_.kind()->id, what, {}, std::move(apply)));
-  };
-  caption_ = form.text(tr("Sample"), [=](const QString& text) {
+  caption_ = form.text(tr("Sample"), [this](const QString& text) {
     return change("change sample caption", [text](Kind& k) { k.sampleCaption = fromQt(text); });
   });
-  hit_ = form.number(tr("Hit padding"), 0, 200, [=](double v) {
-    return change("change hit area", [v](Kind& k) { k.hitPadding = v; });
-  });
-  fits_ = form.check(tr("Wider where a caption needs it"), [=](bool on) {
+  fits_ = form.check(tr("Wider where a caption needs it"), [this](bool on) {
     change("fit caption", [on](Kind& k) { k.fitsCaption = on; });
+  });
+  captionPadding_ = form.number(tr("Beside it"), 0, 1000, [this](double v) {
+    return change("change caption padding", [v](Kind& k) { k.captionPadding = v; });
+  });
+  captionPadding_->setToolTip(tr("px at both sides of a caption that makes the button wider"));
+  sizesDiffer_ = form.check(tr("Pictures may differ in size"), [this](bool on) {
+    change("allow sizes to differ", [on](Kind& k) { k.sizesDiffer = on; });
   });
   wins_ = form.choice(tr("Stronger look"), {tr("hover"), tr("focused")}, [this](int i) {
     if (work_.kind()) work_.perform(rewire(work_.kind()->id, i ? Wins::Focused : Wins::Hover));
   });
   wins_->setToolTip(tr("Which look shows while the pointer is over a button that has focus"));
+}
+
+void ShapeCard::buildHitArea(Form& form) {
+  form.heading(tr("HIT AREA"));
+  hitForm_ = form.choice(
+      tr("Hit by"), {tr("box"), tr("the first shape"), tr("the picture")}, [this](int i) {
+        change("change hit area", [i](Kind& k) { k.hitForm = static_cast<HitForm>(i); });
+      });
+  hit_ = form.number(tr("Hit padding"), 0, 200, [this](double v) {
+    return change("change hit area", [v](Kind& k) { k.hitPadding = v; });
+  });
+  alpha_ = form.number(tr("Opaque from"), 0, 1, [this](double v) {
+    return change("change hit area", [v](Kind& k) { k.hitAlpha = v; });
+  });
+  leastHit_ = form.number(tr("Least size"), 1, 400, [this](double v) {
+    return work_.perform({"change least hit area", {}, [v](const Project& before) -> Result<Project> {
+                            Project after = before;
+                            after.settings.leastHit = v;
+                            return after;
+                          }});
+  });
+  leastHit_->setToolTip(tr("px, for the whole project: 24 by WCAG 2.2, 44 or 48 for touch"));
+  hitNote_ = form.note(QString());
 }
 
 void ShapeCard::buildParts(Form& form) {
@@ -89,40 +173,29 @@ void ShapeCard::buildParts(Form& form) {
     return work_.kind() && part &&
            work_.perform(renamePart(work_.kind()->id, part, fromQt(text.trimmed())));
   });
+  const auto move = [this](int by) {
+    if (work_.kind())
+      work_.perform(movePart(work_.kind()->id, work_.picked().property.part, by));
+  };
+  forward_ = form.button(tr("Bring the part forward"), [move] { move(1); });
+  backward_ = form.button(tr("Send the part back"), [move] { move(-1); });
   removePart_ = form.button(tr("Remove this part"), [this] {
     const PartId part = work_.picked().property.part;
     if (work_.kind() && part) work_.perform(removePart(work_.kind()->id, part));
   });
-  partType_ =
-      form.choice(tr("Add a"), {tr("shape"), tr("label"), tr("marker"), tr("picture")}, [](int) {});
+  partType_ = form.choice(
+      tr("Add a"), {tr("shape"), tr("label"), tr("marker"), tr("picture"), tr("icon")}, [](int) {});
   form.button(tr("Add part"), [this] {
     if (!work_.kind()) return;
     const int i = partType_->currentIndex();
     const QString name = partType_->currentText();
-    work_.perform(
-        addPart(work_.kind()->id, kAddable[i], fromQt(name.left(1).toUpper() + name.mid(1))));
+    if (!work_.perform(
+            addPart(work_.kind()->id, kAddable[i], fromQt(name.left(1).toUpper() + name.mid(1)))))
+      return;
+    const PartId made = work_.kind()->parts.back().id;
+    const Prop first = propertiesOf(kAddable[i])[1].prop;
+    work_.pickColumns(work_.picked().columns, {made, first == Prop::Form ? Prop::Fill : first});
   });
-}
-
-const PropertyInfo* ShapeCard::info() const {
-  const Kind* kind = work_.kind();
-  if (!kind) return nullptr;
-  const PartType* type = partType(*kind, work_.picked().property.part);
-  return type ? findProperty(*type, work_.picked().property.prop) : nullptr;
-}
-
-bool ShapeCard::setValue(const QString& text) {
-  return setLookFromText(work_, work_.picked().columns, work_.picked().property, text);
-}
-
-QString ShapeCard::columnNames() const {
-  QStringList names;
-  const Machine* machine = work_.machine();
-  for (const Column& column : work_.picked().columns) {
-    const State* state = column && machine ? findState(*machine, *column) : nullptr;
-    names << (state ? toQt(state->name) : tr("base look"));
-  }
-  return names.join(tr(" and "));
 }
 
 void ShapeCard::step(int by) {
@@ -135,70 +208,106 @@ void ShapeCard::step(int by) {
   for (size_t i = 0; i < all.size(); ++i)
     if (all[i] == now.front()) at = static_cast<int>(i);
   const int n = static_cast<int>(all.size());
-  work_.pickColumns({all[size_t((at + by + n) % n)]}, work_.picked().property);
+  work_.pickCells({all[size_t((at + by + n) % n)]}, work_.picked().rows, work_.picked().property);
 }
 
-void ShapeCard::refreshValue() {
-  const Kind* kind = work_.kind();
-  const PropertyInfo* i = info();
-  const Picked& picked = work_.picked();
-  for (QWidget* w : {static_cast<QWidget*>(value_), static_cast<QWidget*>(fallBack_)})
-    w->setEnabled(i);
-  if (!kind || !i) {
-    valueHead_->setText(tr("PICK A CELL"));
-    form_->setRowVisible(choices_, false);
-    return;
+void ShapeCard::refreshButton() {
+  const Item* item = work_.item();
+  const bool placed = item && item->button() && item->button()->kind == work_.picked().kind;
+  ownHead_->setVisible(placed);
+  only_->setVisible(placed);
+  detach_->setVisible(placed);
+  clearOwn_->setVisible(placed && !item->button()->own.empty());
+  if (!placed) return;
+  only_->setText(tr("Edits go to “%1” alone").arg(toQt(displayName(*item))));
+  only_->setAccessibleName(tr("Edits go to this button alone"));
+  refill(only_, work_.picked().onlyButton);
+}
+
+void ShapeCard::refreshState() {
+  const State* now = state();
+  const Machine* machine = work_.machine();
+  const bool any = now != nullptr;
+  form_->setRowVisible(stateName_, any);
+  form_->setRowVisible(role_, any);
+  form_->setRowVisible(copyFrom_, machine != nullptr);
+  const bool own = any && machine && now != &machine->states.front();
+  left_->setVisible(own && now != &machine->states[1]);
+  right_->setVisible(own && now != &machine->states.back());
+  removeState_->setVisible(own && now->role == Role::None);
+  if (!machine) return;
+  if (any) {
+    refill(stateName_, toQt(now->name));
+    refill(role_, static_cast<int>(now->role));
   }
-  QString part = tr("Whole");
-  for (const Part& p : kind->parts)
-    if (p.id == picked.property.part) part = toQt(p.name);
-  valueHead_->setText(
-      tr("%1 · %2 · %3").arg(part, toQt(std::string(i->label)), columnNames()).toUpper());
-  const Column column = picked.columns.front();
-  const Value value =
-      column ? valueIn(*kind, *column, picked.property) : baseValue(*kind, picked.property);
-  refill(value_, toQt(toText(value)));
-  QStringList choices;
-  if (std::holds_alternative<bool>(i->start))
-    choices << QStringLiteral("yes") << QStringLiteral("no");
-  if (!i->choices.empty()) choices = toQt(std::string(i->choices)).split(QLatin1Char('|'));
-  if (choices_->count() != choices.size() ||
-      (choices.size() && choices_->itemText(0) != choices[0])) {
-    choices_->clear();
-    choices_->addItems(choices);
+  copyColumns_ = {};
+  QStringList names{tr("…")};
+  if (any) {
+    copyColumns_.push_back({});
+    names << tr("the base look");
   }
-  form_->setRowVisible(choices_, !choices.isEmpty());
-  form_->setRowVisible(value_, choices.isEmpty());
-  expected_->setVisible(choices.isEmpty());
-  swatches_->setVisible(std::holds_alternative<Colour>(i->start) ||
-                        std::holds_alternative<Fill>(i->start));
-  refill(choices_, int(choices.indexOf(toQt(toText(value)))));
-  std::string wanted;
-  parseValue("?", i->start, &wanted);
-  expected_->setText(wanted.empty() ? QString() : tr("Takes %1").arg(toQt(wanted)));
-  fallBack_->setEnabled(true);
+  for (const State& other : machine->states)
+    if (!now || other.id != now->id) {
+      copyColumns_.push_back(other.id);
+      names << toQt(other.name);
+    }
+  copyFrom_->clear();
+  copyFrom_->addItems(names);
+  int sharing = 0;
+  for (const auto& kind : work_.project().kinds) sharing += kind->machine == machine->id;
+  stateNote_->setVisible(sharing > 1);
+  stateNote_->setText(tr("%1 kinds share these states.").arg(sharing));
+}
+
+void ShapeCard::refreshParts() {
+  const Kind& kind = *work_.kind();
+  const auto at = std::find_if(kind.parts.begin(), kind.parts.end(), [&](const Part& p) {
+    return p.id == work_.picked().property.part;
+  });
+  const bool any = at != kind.parts.end();
+  refill(partName_, any ? toQt(at->name) : QString());
+  partName_->setEnabled(any);
+  removePart_->setEnabled(any);
+  forward_->setEnabled(any && at + 1 != kind.parts.end());
+  backward_->setEnabled(any && at != kind.parts.begin());
 }
 
 void ShapeCard::refresh() {
   const Kind* kind = work_.kind();
   form_->setVisible(kind != nullptr);
-  refreshValue();
-  swatches_->setColours(coloursOf(work_.project(), 24));
   if (!kind) return;
+  value_->refresh();
+  refreshButton();
+  refreshState();
+  refreshParts();
   refill(name_, toQt(kind->name));
   refill(width_, QString::number(kind->width));
   refill(height_, QString::number(kind->height));
   refill(caption_, toQt(kind->sampleCaption));
+  refill(captionPadding_, QString::number(kind->captionPadding));
+  form_->setRowVisible(captionPadding_, kind->fitsCaption);
   refill(hit_, QString::number(kind->hitPadding));
+  refill(alpha_, QString::number(kind->hitAlpha));
+  refill(leastHit_, QString::number(work_.project().settings.leastHit));
+  refill(hitForm_, static_cast<int>(kind->hitForm));
+  form_->setRowVisible(hit_, kind->hitForm == HitForm::Box);
+  form_->setRowVisible(alpha_, kind->hitForm == HitForm::Alpha);
+  const double least = work_.project().settings.leastHit;
+  const double grown = kind->hitForm == HitForm::Box ? 2 * kind->hitPadding : 0;
+  const double w = kind->width + grown, h = kind->height + grown;
+  hitNote_->setProperty("wrong", std::min(w, h) < least);
+  hitNote_->setText(std::min(w, h) < least
+                        ? tr("%1 × %2 px: smaller than %3 px").arg(w).arg(h).arg(least)
+                        : tr("%1 × %2 px").arg(w).arg(h));
   refill(fits_, kind->fitsCaption);
+  refill(sizesDiffer_, kind->sizesDiffer);
+  const bool pictures = std::any_of(kind->parts.begin(), kind->parts.end(), [](const Part& p) {
+    return p.type == PartType::Picture;
+  });
+  sizesDiffer_->setVisible(pictures);
   const Machine* machine = work_.machine();
+  form_->setRowVisible(wins_, machine && isTemplate(*machine));
   refill(wins_, machine && focusWins(*machine) ? 1 : 0);
-  QString part;
-  for (const Part& p : kind->parts)
-    if (p.id == work_.picked().property.part) part = toQt(p.name);
-  refill(partName_, part);
-  partName_->setEnabled(!part.isEmpty());
-  removePart_->setEnabled(!part.isEmpty());
 }
 
 }  // namespace bristle

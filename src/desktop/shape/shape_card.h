@@ -1,47 +1,54 @@
-// The card of the Shape bench: the picked value, the kind, and its parts.
+// The card of the Shape bench: the picked value, this button's own, the state, the kind, its parts.
 #pragma once
 #include <QListWidget>
 #include <QScrollArea>
 
 #include "desktop/frame/work.h"
+#include "desktop/shape/value_section.h"
 #include "desktop/view/form.h"
 
 namespace bristle {
 
-class Swatches;
-
 class ShapeCard : public QWidget {
   Q_OBJECT
  public:
-  explicit ShapeCard(Work& work);
-  // "hover", "hover and pressed", "the base look and so all states".
-  QString columnNames() const;
+  ShapeCard(Work& work, TileView& view);
+  QString columnNames() const { return value_->columnNames(); }
+  ValueSection& value() { return *value_; }
   // Edits go to the next (or previous) column.
   void step(int by);
 
  private:
-  void build();
+  void buildButton(Form& form);
+  void buildState(Form& form);
   void buildKind(Form& form);
+  void buildHitArea(Form& form);
   void buildParts(Form& form);
   void refresh();
-  void refreshValue();
-  const PropertyInfo* info() const;
-  bool setValue(const QString& text);
+  void refreshButton();
+  void refreshState();
+  void refreshParts();
+  bool change(const char* what, std::function<void(Kind&)> apply);
+  const State* state() const;  // the picked one; null for the base
 
   Work& work_;
   Form* form_;
-  QLabel* valueHead_;
-  QLineEdit* value_;
-  QLabel* expected_;
-  Swatches* swatches_;
-  QComboBox* choices_;
-  QPushButton* fallBack_;
-  QLineEdit *name_, *width_, *height_, *caption_, *hit_;
-  QComboBox* wins_;
-  QCheckBox* fits_;
+  ValueSection* value_;
+  QLabel* ownHead_;
+  QCheckBox* only_;
+  QPushButton *clearOwn_, *detach_;
+  QLabel *stateHead_, *stateNote_;
+  QLineEdit *stateName_, *newState_;
+  QComboBox *role_, *copyFrom_;
+  QPushButton *left_, *right_, *removeState_;
+  QLineEdit *name_, *width_, *height_, *caption_, *captionPadding_, *hit_, *alpha_, *leastHit_;
+  QComboBox *wins_, *hitForm_;
+  QLabel* hitNote_;
+  QCheckBox *fits_, *sizesDiffer_;
   QComboBox* partType_;
   QLineEdit* partName_;
-  QPushButton* removePart_;
+  QPushButton *removePart_, *forward_, *backward_;
+  std::vector<Column> copyColumns_;
 };
 
 }  // namespace bristle

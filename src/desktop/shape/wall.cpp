@@ -1,60 +1,214 @@
 #include "desktop/shape/wall.h"
 
+#include <QHelpEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QToolTip>
 #include <algorithm>
 
-#include "core/machine/mix.h"
+#include "core/findings/visible.h"
 #include "desktop/frame/theme.h"
 #include "desktop/shape/ledger_model.h"
+#include "desktop/shape/tile_view.h"
+#include "paint/contrast.h"
 #include "paint/convert.h"
+#include "paint/hit_shape.h"
 
 namespace bristle {
 namespace {
 
-constexpr int kHeight = 148;
-constexpr int kBar = 6;
+constexpr int kHeight = 152, kTallHeight = 330;
+constexpr int kBar = 7;
+constexpr int kHead = 40, kFoot = 20;  // px for the words above and below a tile
+constexpr double kGrab = 8;            // px: a handle is caught from this near
+constexpr int kSoon = 60;              // ms
 
 }  // namespace
 
-Wall::Wall(Work& work, LedgerModel& model, QWidget* parent)
-    : QHeaderView(Qt::Horizontal, parent), work_(work), model_(model) {
+Wall::Wall(Work& work, TileView& view, LedgerModel& model, QWidget* parent)
+    : QHeaderView(Qt::Horizontal, parent), work_(work), view_(view), model_(model) {
   setSectionsClickable(true);
   setHighlightSections(false);
   setSectionResizeMode(QHeaderView::Stretch);
   setMinimumSectionSize(84);
+  setMouseTracking(true);
   setAccessibleName(tr("Wall: the kind in every state"));
-  const auto again = [this] { viewport()->update(); };
+  soon_.setSingleShot(true);
+  soon_.setInterval(kSoon);
+  connect(&soon_, &QTimer::timeout, this, &Wall::measure);
+  const auto again = [this] {
+    viewport()->update();
+    soon_.start();
+  };
   connect(&work, &Work::changed, this, again);
   connect(&work, &Work::pickedChanged, this, again);
+  connect(&view, &TileView::changed, this, again);
+  again();
 }
 
 QSize Wall::sizeHint() const {
-  return {600, kHeight};
+  const Kind* kind = work_.kind();
+  const int needed = kind && view_.trueSize() ? int(kind->height) + kHead + kFoot + 40 : 0;
+  return {600, std::clamp(needed, view_.alone() ? kTallHeight : kHeight, 420)};
+}
+
+QRectF Wall::tileOf(int section) const {
+  return QRectF(sectionViewportPosition(section), kHead, sectionSize(section),
+                height() - kHead - kFoot - kBar);
 }
 
 // One scale for all tiles, so that they can be compared.
 double Wall::scale() const {
   const Kind* kind = work_.kind();
   if (!kind || count() == 0) return 1;
-  const double room = sectionSize(count() - 1) - 20;
-  return std::min({1.0, room / kind->width, 76 / kind->height});
+  if (view_.trueSize()) return 1;
+  double width = 0;
+  for (int i = 1; i < count(); ++i)
+    if (!isSectionHidden(i)) width = std::max(width, double(sectionSize(i)));
+  const double most = view_.alone() ? 4 : 1;
+  const double margin = view_.alone() ? 80 : 20;
+  return std::min({most, (width - margin) / kind->width,
+                   (height() - kHead - kFoot - kBar - margin / 2) / kind->height});
 }
 
-void Wall::paintTile(QPainter& painter, const QRectF& rect, const StateId& state) const {
+QPointF Wall::toTile(int section, const QPointF& button) const {
   const Kind* kind = work_.kind();
-  const Machine* machine = work_.machine();
-  const LookTable* table = work_.tables().get(work_.project(), kind->id);
-  if (!machine || !table) return;
-  for (size_t i = 0; i < machine->states.size(); ++i) {
-    if (machine->states[i].id != state) continue;
-    const double s = scale();
-    painter.translate(rect.center());
-    painter.scale(s, s);
-    work_.looks().paint(painter, *kind, *table, table->state(static_cast<StateIndex>(i)),
-                        QRectF(-kind->width / 2, -kind->height / 2, kind->width, kind->height),
-                        kind->sampleCaption);
+  const QPointF origin = kind ? QPointF(kind->width / 2, kind->height / 2) : QPointF();
+  return tileOf(section).center() + (button - origin) * scale();
+}
+
+QPointF Wall::fromTile(int section, const QPointF& tile) const {
+  const Kind* kind = work_.kind();
+  const QPointF origin = kind ? QPointF(kind->width / 2, kind->height / 2) : QPointF();
+  return (tile - tileOf(section).center()) / scale() + origin;
+}
+
+int Wall::handled() const {
+  if (!work_.kind()) return -1;
+  // The base has no tile of its own: its handles stand on the first state's.
+  const int at = std::max(1, model_.columnOf(work_.picked().columns.back()));
+  if (at >= count() || isSectionHidden(at)) return -1;
+  return at;
+}
+
+void Wall::measure() {
+  contrasts_.clear();
+  const Kind* kind = work_.kind();
+  const LookTable* table = work_.lookTable();
+  if (!kind || !table || !isVisible()) return;
+  const QImage behind = view_.behind();
+  for (size_t s = 0; s < table->stateCount(); ++s)
+    if (const auto found = captionContrast(work_.looks(), *kind, table->state(StateIndex(s)),
+                                           kind->sampleCaption, behind))
+      contrasts_[StateIndex(s)] = found->ratio;
+  viewport()->update();
+}
+
+void Wall::paintTile(QPainter& painter, int section, StateIndex state) const {
+  const Kind* kind = work_.kind();
+  const LookTable* table = work_.lookTable();
+  if (!table || state >= table->stateCount()) return;
+  const double s = scale();
+  const QRectF tile = tileOf(section);
+  const QPointF corner = toTile(section, {0, 0});
+  painter.save();
+  painter.setClipRect(tile);
+  view_.paintBackdrop(painter, tile,
+                      QRectF(corner, QSizeF(kind->width * s, kind->height * s)), s);
+  painter.translate(corner);
+  painter.scale(s, s);
+  const QRectF box(0, 0, kind->width, kind->height);
+  work_.looks().paintState(painter, *kind, *table, state, table->state(state), box,
+                           kind->sampleCaption);
+  if (view_.hitAreas()) {
+    painter.setPen(QPen(QColor(255, 255, 255), 2 / s));
+    painter.setBrush(QColor(15, 110, 110, 70));
+    const QPainterPath area = hitOutline(*kind, table->base(), box, work_.looks().pictures());
+    painter.drawPath(area);
+    painter.setPen(QPen(theme().accent, 1 / s, Qt::DashLine));
+    painter.drawPath(area);
   }
+  painter.restore();
+}
+
+void Wall::paintHandles(QPainter& painter, int section) const {
+  const Theme& t = theme();
+  painter.save();
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setClipRect(tileOf(section).adjusted(0, -6, 0, 6));
+  for (const Handle& handle : handlesOf(work_, work_.picked().columns.back())) {
+    const QPointF at = toTile(section, handle.at);
+    painter.setPen(QPen(t.accent, 1.5));
+    painter.setBrush(Qt::white);
+    switch (handle.sort) {
+      case Handle::Sort::Size:
+        painter.drawRect(QRectF(at.x() - 3.5, at.y() - 3.5, 7, 7));
+        break;
+      case Handle::Sort::Pivot:
+      case Handle::Sort::Move:
+        painter.setPen(QPen(Qt::white, 3));
+        painter.drawLine(at - QPointF(6, 0), at + QPointF(6, 0));
+        painter.drawLine(at - QPointF(0, 6), at + QPointF(0, 6));
+        painter.setPen(QPen(t.accent, 1.5));
+        painter.drawLine(at - QPointF(6, 0), at + QPointF(6, 0));
+        painter.drawLine(at - QPointF(0, 6), at + QPointF(0, 6));
+        if (handle.sort == Handle::Sort::Pivot) painter.drawEllipse(at, 2.5, 2.5);
+        break;
+      default:
+        painter.drawEllipse(at, 4, 4);
+    }
+  }
+  painter.restore();
+}
+
+void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex state) const {
+  const Theme& t = theme();
+  const Kind& kind = *work_.kind();
+  const Column column = model_.columnAt(section);
+  const LookTable* table = work_.lookTable();
+  QFont bold = font();
+  bold.setWeight(QFont::DemiBold);
+  const QRect text = rect.adjusted(10, 5, -8, -kBar - 3);
+  p.setFont(bold);
+  p.setPen(t.onWork);
+  p.drawText(text, Qt::AlignLeft | Qt::AlignTop,
+             QFontMetrics(bold).elidedText(
+                 model_.headerData(section, Qt::Horizontal, Qt::DisplayRole).toString(),
+                 Qt::ElideRight, text.width()));
+  const auto own = kind.departures.find(*column);
+  const auto count = own == kind.departures.end() ? size_t{0} : own->second.size();
+  QString words = count ? tr("%n depart", nullptr, int(count)) : tr("as the base");
+  if (table && state < table->stateCount()) {
+    if (!canBeSeen(kind, table->state(state)))
+      words = tr("⚠ cannot be seen");
+    else if (count && lookAlike(kind, table->state(state), table->base()))
+      words = tr("looks like the base");
+  }
+  p.setFont(font());
+  p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop, words);
+  if (const auto at = contrasts_.find(state); at != contrasts_.end()) {
+    const bool weak = at->second < 4.5;
+    p.drawText(text, Qt::AlignLeft | Qt::AlignBottom,
+               tr("%1 : 1%2").arg(at->second, 0, 'f', 1).arg(weak ? tr(" ⚠") : QString()));
+  }
+}
+
+// Where edits go, in words beside the bar that shows it.
+void Wall::paintTarget(QPainter& p, const QRect& text) const {
+  const Theme& t = theme();
+  QStringList names;
+  for (const Column& column : work_.picked().columns)
+    names << model_.headerData(model_.columnOf(column), Qt::Horizontal, Qt::DisplayRole).toString();
+  p.setPen(t.quiet);
+  p.drawText(text, Qt::AlignLeft | Qt::AlignTop,
+             work_.ownLook() ? tr("Edits go to “%1” alone:").arg(toQt(displayName(*work_.item())))
+                             : tr("Edits go to"));
+  QFont bold = font();
+  bold.setWeight(QFont::DemiBold);
+  p.setFont(bold);
+  p.setPen(work_.ownLook() ? t.pinned : t.accent);
+  p.drawText(text.adjusted(0, 17, 0, -50), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
+             names.join(tr(", ")));
 }
 
 void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
@@ -67,29 +221,24 @@ void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
   p->save();
   p->setClipRect(rect);
   p->fillRect(rect, column ? t.work : t.band);
-  QFont bold = font();
-  bold.setWeight(QFont::DemiBold);
-  p->setFont(bold);
-  p->setPen(column ? t.onWork : t.ink);
-  const QString name = model_.headerData(section, Qt::Horizontal, Qt::DisplayRole).toString();
-  const QRect text = rect.adjusted(10, 8, -8, -8);
   if (!column) {
-    p->drawText(text.adjusted(0, 0, 0, -32), Qt::AlignLeft | Qt::AlignBottom, tr("Base look"));
+    QFont bold = font();
+    bold.setWeight(QFont::DemiBold);
+    const QRect text = rect.adjusted(14, 8, -8, -8);
+    p->setFont(bold);
+    p->setPen(t.ink);
+    p->drawText(text.adjusted(0, 0, 0, -28), Qt::AlignLeft | Qt::AlignBottom, tr("Base look"));
     p->setFont(font());
     p->setPen(t.quiet);
-    p->drawText(text.adjusted(0, 0, 0, -12), Qt::AlignLeft | Qt::AlignBottom,
+    p->drawText(text.adjusted(0, 0, 0, -8), Qt::AlignLeft | Qt::AlignBottom,
                 tr("all states start here"));
+    paintTarget(*p, text);
   } else {
-    p->drawText(text, Qt::AlignLeft | Qt::AlignTop, name);
-    const auto own = kind->departures.find(*column);
-    const auto count = own == kind->departures.end() ? size_t{0} : own->second.size();
-    p->setFont(font());
-    p->drawText(text.adjusted(0, 17, 0, 0), Qt::AlignLeft | Qt::AlignTop,
-                count ? tr("%1 depart").arg(count) : tr("as the base"));
-    p->setRenderHint(QPainter::Antialiasing);
-    p->save();
-    paintTile(*p, QRectF(rect).adjusted(0, 42, 0, -kBar - 4), *column);
-    p->restore();
+    const auto state = StateIndex(section - 1);
+    paintTile(*p, section, state);
+    p->setClipRect(rect);
+    paintWords(*p, rect, section, state);
+    if (section == handled()) paintHandles(*p, section);
     p->setPen(QColor(0, 0, 0, 50));
     p->drawLine(rect.topRight(), rect.bottomRight());
   }
@@ -102,22 +251,71 @@ void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
   p->restore();
 }
 
+std::optional<Handle> Wall::handleAt(const QPointF& at) const {
+  const int section = handled();
+  if (section < 0 || logicalIndexAt(at.toPoint()) != section) return {};
+  std::optional<Handle> best;
+  double nearest = kGrab;
+  for (const Handle& handle : handlesOf(work_, work_.picked().columns.back())) {
+    const QPointF d = toTile(section, handle.at) - at;
+    const double far = std::hypot(d.x(), d.y());
+    if (far > nearest) continue;
+    nearest = far;
+    best = handle;
+  }
+  return best;
+}
+
 void Wall::mousePressEvent(QMouseEvent* event) {
-  const int section = logicalIndexAt(event->position().toPoint());
+  const QPointF at = event->position();
+  const int section = logicalIndexAt(at.toPoint());
   if (section < 0 || event->button() != Qt::LeftButton) return;
+  if (!(event->modifiers() & Qt::ShiftModifier)) {
+    dragging_ = handleAt(at);
+    grabbed_ = fromTile(section, at);
+    if (dragging_) return;
+  }
   const Column column = model_.columnAt(section);
   std::vector<Column> columns = work_.picked().columns;
   if (event->modifiers() & Qt::ShiftModifier) {
-    const auto at = std::find(columns.begin(), columns.end(), column);
-    if (at == columns.end()) {
+    const auto found = std::find(columns.begin(), columns.end(), column);
+    if (found == columns.end()) {
       columns.push_back(column);
     } else if (columns.size() > 1) {
-      columns.erase(at);
+      columns.erase(found);
     }
   } else {
     columns = {column};
   }
-  work_.pickColumns(columns, work_.picked().property);
+  work_.pickCells(columns, work_.picked().rows, work_.picked().property);
+}
+
+void Wall::mouseMoveEvent(QMouseEvent* event) {
+  if (!dragging_) {
+    viewport()->setCursor(handleAt(event->position()) ? Qt::SizeAllCursor : Qt::ArrowCursor);
+    return;
+  }
+  const int section = handled();
+  if (section < 0) return;
+  const QPointF to = fromTile(section, event->position());
+  const auto edit = dragged(work_, work_.picked().columns.back(), *dragging_, grabbed_, to);
+  if (!edit || !work_.perform(*edit)) return;
+  grabbed_ = to;
+}
+
+void Wall::mouseReleaseEvent(QMouseEvent*) {
+  if (dragging_) work_.seal();
+  dragging_.reset();
+}
+
+bool Wall::viewportEvent(QEvent* event) {
+  if (event->type() == QEvent::ToolTip) {
+    auto* help = static_cast<QHelpEvent*>(event);
+    const auto handle = handleAt(QPointF(help->pos()));
+    QToolTip::showText(help->globalPos(), handle ? handle->name : QString(), viewport());
+    return true;
+  }
+  return QHeaderView::viewportEvent(event);
 }
 
 }  // namespace bristle

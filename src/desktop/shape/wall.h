@@ -1,29 +1,54 @@
 // The wall: the ledger's header. Each section is the tile that heads the column of its values, so
-// tiles and values can never stand apart. A heavy bar ties the columns that an edit goes to.
+// tiles and values can never stand apart. A heavy bar ties the columns that an edit goes to; the
+// picked part has handles on the tile of the last picked column.
 #pragma once
 #include <QHeaderView>
+#include <QTimer>
+#include <map>
+#include <optional>
 
 #include "desktop/frame/work.h"
+#include "desktop/shape/handles.h"
 
 namespace bristle {
 
 class LedgerModel;
+class TileView;
 
 class Wall : public QHeaderView {
   Q_OBJECT
  public:
-  Wall(Work& work, LedgerModel& model, QWidget* parent);
+  Wall(Work& work, TileView& view, LedgerModel& model, QWidget* parent);
   QSize sizeHint() const override;
+  // Where a place of the button is seen in a column's tile, and back. For drags and for tests.
+  QPointF toTile(int section, const QPointF& button) const;
+  QPointF fromTile(int section, const QPointF& tile) const;
+  // The section whose tile has the handles; −1 where none is shown.
+  int handled() const;
 
  protected:
   void paintSection(QPainter* painter, const QRect& rect, int section) const override;
   void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  bool viewportEvent(QEvent* event) override;
 
  private:
-  void paintTile(QPainter& painter, const QRectF& rect, const StateId& state) const;
+  QRectF tileOf(int section) const;
+  void paintTile(QPainter& painter, int section, StateIndex state) const;
+  void paintWords(QPainter& painter, const QRect& rect, int section, StateIndex state) const;
+  void paintTarget(QPainter& painter, const QRect& text) const;
+  void paintHandles(QPainter& painter, int section) const;
+  void measure();
   double scale() const;
+  std::optional<Handle> handleAt(const QPointF& at) const;
   Work& work_;
+  TileView& view_;
   LedgerModel& model_;
+  std::optional<Handle> dragging_;
+  QPointF grabbed_;  // in px of the button
+  QTimer soon_;      // figures of contrast come a moment after the change
+  std::map<StateIndex, double> contrasts_;
 };
 
 }  // namespace bristle

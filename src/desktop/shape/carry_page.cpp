@@ -1,0 +1,168 @@
+#include "desktop/shape/carry_page.h"
+
+#include <QPainter>
+
+#include "desktop/frame/theme.h"
+#include "desktop/shape/kind_picture.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr QSize kCell(132, 64);
+
+}  // namespace
+
+CarryPage::CarryPage(Work& work, QWidget* parent)
+    : Page(tr("Carry over"), tr("from “%1”").arg(work.kind() ? toQt(work.kind()->name) : QString()),
+           parent),
+      work_(work),
+      from_(work.picked().kind) {
+  auto* columns = new QHBoxLayout;
+  columns->setSpacing(16);
+  columns->addWidget(aspects());
+  auto* middle = new QVBoxLayout;
+  auto* head = new QLabel(tr("TO"));
+  head->setProperty("heading", true);
+  list_ = new QListWidget;
+  list_->setAccessibleName(tr("Targets"));
+  list_->setFixedWidth(200);
+  list_->setWordWrap(true);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  middle->setSpacing(2);
+  head->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+  middle->addWidget(head);
+  middle->addWidget(list_, 1);
+  columns->addLayout(middle);
+  preview_ = new QLabel;
+  preview_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+  auto* area = new QScrollArea;
+  area->setWidget(preview_);
+  area->setWidgetResizable(true);
+  area->setFocusPolicy(Qt::NoFocus);
+  columns->addWidget(area, 1);
+  body()->addLayout(columns, 1);
+  carry_ = button(tr("Carry over"));
+  carry_->setProperty("main", true);
+  row({carry_});
+  connect(carry_, &QPushButton::clicked, this, [this] {
+    const auto to = targets();
+    if (!work_.perform(carryOver(from_, chosen(), to))) return;
+    work_.tell(tr("Carried over to %1").arg(to.size()));
+    Q_EMIT done();
+  });
+  connect(list_, &QListWidget::itemChanged, this, &CarryPage::refresh);
+  fillTargets();
+  refresh();
+}
+
+QWidget* CarryPage::aspects() {
+  auto* box = new QWidget;
+  box->setFixedWidth(190);
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(4);
+  const auto heading = [&](const QString& text) {
+    auto* label = new QLabel(text);
+    label->setProperty("heading", true);
+    column->addWidget(label);
+  };
+  const auto check = [&](const QString& name, bool on) {
+    auto* field = new QCheckBox(name);
+    field->setAccessibleName(name);
+    field->setChecked(on);
+    connect(field, &QCheckBox::clicked, this, &CarryPage::refresh);
+    column->addWidget(field);
+    return field;
+  };
+  heading(tr("PARTS"));
+  if (const Kind* kind = work_.kind())
+    for (const Part& part : kind->parts) parts_.push_back({part.id, check(toQt(part.name), true)});
+  heading(tr("AND"));
+  departures_ = check(tr("What the states change"), true);
+  size_ = check(tr("Size of the box"), false);
+  hit_ = check(tr("Hit area"), false);
+  timing_ = check(tr("Timing"), false);
+  machine_ = check(tr("States and transitions"), false);
+  column->addStretch();
+  return box;
+}
+
+void CarryPage::fillTargets() {
+  const auto offer = [&](CarryTarget target, const QString& name) {
+    auto* item = new QListWidgetItem(name, list_);
+    item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
+    item->setCheckState(Qt::Unchecked);
+    offered_.push_back(std::move(target));
+  };
+  for (const auto& kind : work_.project().kinds)
+    if (kind->id != from_) offer({kind->id}, toQt(kind->name));
+  for (const auto& screen : work_.project().screens)
+    for (const auto& item : screen->items)
+      if (!item->button() && !item->container())
+        offer({{}, screen->id, item->id},
+              tr("%1 on %2, as a new button").arg(toQt(displayName(*item)), toQt(screen->name)));
+  if (list_->count()) list_->setCurrentRow(0);
+}
+
+Aspects CarryPage::chosen() const {
+  Aspects out;
+  for (const auto& [id, field] : parts_)
+    if (field->isChecked()) out.parts.insert(id);
+  out.departures = departures_->isChecked();
+  out.size = size_->isChecked();
+  out.hitArea = hit_->isChecked();
+  out.timing = timing_->isChecked();
+  out.machine = machine_->isChecked();
+  return out;
+}
+
+std::vector<CarryTarget> CarryPage::targets() const {
+  std::vector<CarryTarget> out;
+  for (int i = 0; i < list_->count(); ++i)
+    if (list_->item(i)->checkState() == Qt::Checked) out.push_back(offered_[size_t(i)]);
+  return out;
+}
+
+// The project as it would be is made and shown, not guessed.
+void CarryPage::refresh() {
+  if (offered_.size() != size_t(list_->count())) return;
+  const auto to = targets();
+  carry_->setEnabled(!to.empty());
+  carry_->setText(to.empty() ? tr("Carry over: choose targets") : tr("Carry over to %1").arg(to.size()));
+  const double ratio = devicePixelRatioF();
+  const int columns = 3, gap = 20;
+  const int width = columns * kCell.width() * 2 / 2 + gap;
+  const int rowHeight = 2 * kCell.height() + 44;
+  QPixmap all(QSize(width, std::max(1, int(to.size())) * rowHeight) * ratio);
+  all.setDevicePixelRatio(ratio);
+  all.fill(Qt::transparent);
+  const auto after = to.empty() ? Result<Project>(work_.project())
+                                : carryOver(from_, chosen(), to).apply(work_.project());
+  QPainter p(&all);
+  p.setPen(theme().quiet);
+  if (!after) {
+    p.drawText(QRect(0, 0, width, 60), Qt::TextWordWrap, toQt(after.error().text()));
+  } else if (to.empty()) {
+    p.drawText(QRect(0, 0, width, 40), Qt::TextWordWrap, tr("Before and after stand here once something is chosen."));
+  }
+  size_t fresh = work_.project().kinds.size();
+  for (size_t i = 0; after && i < to.size(); ++i) {
+    const int y = int(i) * rowHeight;
+    const KindId made = to[i].item ? after->kinds[fresh++]->id : to[i].kind;
+    p.drawText(QRect(0, y, width, 16), Qt::AlignLeft, toQt(bristle::find(*after, made)->name) + tr(": before, after"));
+    for (int s = 0; s < columns; ++s) {
+      if (!to[i].item)
+        p.drawPixmap(s * kCell.width(), y + 18,
+                     kindPicture(work_.project(), made, StateIndex(s), kCell, theme().work,
+                                 work_.looks(), work_.tables(), ratio));
+      p.drawPixmap(s * kCell.width(), y + 20 + kCell.height(),
+                   kindPicture(*after, made, StateIndex(s), kCell, theme().work, work_.looks(),
+                               after_, ratio));
+    }
+  }
+  p.end();
+  preview_->setPixmap(all);
+}
+
+}  // namespace bristle

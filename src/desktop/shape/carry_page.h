@@ -1,0 +1,36 @@
+// Carries aspects of the picked kind over to others: choose what, choose where, see before and
+// after, do it in one step.
+#pragma once
+#include <QCheckBox>
+#include <QListWidget>
+#include <QScrollArea>
+
+#include "core/edit/carry_edits.h"
+#include "desktop/frame/work.h"
+#include "desktop/view/page.h"
+
+namespace bristle {
+
+class CarryPage : public Page {
+  Q_OBJECT
+ public:
+  CarryPage(Work& work, QWidget* parent);
+
+ private:
+  QWidget* aspects();
+  void fillTargets();
+  void refresh();
+  Aspects chosen() const;
+  std::vector<CarryTarget> targets() const;
+  Work& work_;
+  KindId from_;
+  std::vector<std::pair<PartId, QCheckBox*>> parts_;
+  QCheckBox *departures_, *size_, *hit_, *timing_, *machine_;
+  QListWidget* list_;
+  std::vector<CarryTarget> offered_;
+  QLabel* preview_;
+  QPushButton* carry_;
+  LookTables after_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,72 @@
+// Cuts buttons from flat art: pictures of the whole menu, one for each state; rectangles dragged on
+// them; names; then each is a button with its pictures, where it was.
+#pragma once
+#include <QComboBox>
+#include <QListWidget>
+
+#include "deliver/cut.h"
+#include "desktop/frame/work.h"
+#include "desktop/view/page.h"
+
+class QCheckBox;
+
+namespace bristle {
+
+// The picture with the marks on it. Drag draws one; arrows move the picked one, with Shift size it.
+class CutView : public QWidget {
+  Q_OBJECT
+ public:
+  explicit CutView(QWidget* parent);
+  void show(const QImage& picture);
+  void setMarks(std::vector<Mark> marks, int picked);
+  QPointF toWidget(const QPointF& picture) const;
+  QPointF toPicture(const QPointF& widget) const;
+
+ Q_SIGNALS:
+  void drawn(const QRect& rect);
+  void moved(const QRect& rect);  // of the picked one
+  void pickedAt(int index);
+  void removed();
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+
+ private:
+  double zoom() const;
+  QPointF origin() const;
+  QImage picture_;
+  std::vector<Mark> marks_;
+  int picked_ = -1;
+  std::optional<QPointF> from_;
+  QRect drawing_;
+};
+
+class CutPage : public Page {
+  Q_OBJECT
+ public:
+  CutPage(Work& work, QWidget* parent);
+  bool openSheets(const QStringList& paths);
+
+ private:
+  void add(const QRect& rect);
+  void refresh();
+  void make();
+  Work& work_;
+  Sheets sheets_;
+  QString name_;
+  std::vector<Mark> marks_;
+  int picked_ = -1;
+  CutView* view_;
+  QListWidget* list_;
+  QComboBox *sheet_, *height_;
+  QCheckBox* snap_;
+  QPushButton *make_, *remove_;
+  QLabel* told_;
+  bool filling_ = false;
+};
+
+}  // namespace bristle

@@ -1,0 +1,244 @@
+#include "desktop/shape/library_page.h"
+
+#include <QDir>
+#include <QFile>
+#include <QFileDialog>
+#include <QPainter>
+
+#include "core/formats/file_io.h"
+#include "core/formats/project_file.h"
+#include "desktop/frame/theme.h"
+#include "desktop/shape/kind_picture.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr QSize kTile(174, 84), kState(150, 74);
+
+// All states of a kind, on a light and on a dark ground.
+QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, LookTables& tables,
+              double ratio) {
+  const LookTable* table = tables.get(project, id);
+  const Kind* kind = find(project, id);
+  const Machine* machine = kind ? find(project, kind->machine) : nullptr;
+  const int count = table ? std::min(5, int(table->stateCount())) : 0;
+  QPixmap out(QSize(kState.width() * std::max(count, 1), kState.height() * 2 + 18) * ratio);
+  out.setDevicePixelRatio(ratio);
+  out.fill(Qt::transparent);
+  if (!machine) return out;
+  QPainter p(&out);
+  p.setPen(theme().quiet);
+  for (int s = 0; s < count; ++s) {
+    const QRect head(s * kState.width(), 0, kState.width(), 16);
+    p.drawText(head, Qt::AlignCenter, toQt(machine->states[size_t(s)].name));
+    const QColor grounds[] = {QColor(0xd9, 0xd6, 0xd0), QColor(0x24, 0x2a, 0x2d)};
+    for (int g = 0; g < 2; ++g)
+      p.drawPixmap(s * kState.width(), 18 + g * kState.height(),
+                   kindPicture(project, id, StateIndex(s), kState, grounds[g], looks, tables, ratio));
+  }
+  return out;
+}
+
+}  // namespace
+
+Project LibraryPage::readyMade() {
+  QFile file(QStringLiteral(":/kinds/ready-made.bristle"));
+  if (!file.open(QIODevice::ReadOnly)) return emptyProject();
+  auto opened = parseProject(file.readAll().toStdString());
+  return opened ? std::move(opened->project) : emptyProject();
+}
+
+LibraryPage::LibraryPage(Work& work, QWidget* parent)
+    : Page(tr("Kinds to start from"),
+           tr("Take one, then make it yours. Several: Ctrl or Shift."), parent),
+      work_(work) {
+  kinds_ = new QListWidget;
+  kinds_->setAccessibleName(tr("Kinds of the library"));
+  kinds_->setViewMode(QListView::IconMode);
+  kinds_->setIconSize(kTile);
+  kinds_->setGridSize(kTile + QSize(14, 28));
+  kinds_->setResizeMode(QListView::Adjust);
+  kinds_->setMovement(QListView::Static);
+  kinds_->setUniformItemSizes(true);
+  kinds_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+  body()->addWidget(kinds_, 1);
+  states_ = new QLabel;
+  states_->setMinimumHeight(kState.height() * 2 + 18);
+  body()->addWidget(states_);
+  conflictNote_ = new QLabel(tr("These names are here already, for something else:"));
+  conflictNote_->setProperty("wrong", true);
+  body()->addWidget(conflictNote_);
+  conflicts_ = new QVBoxLayout;
+  body()->addLayout(conflicts_);
+  take_ = button(tr("Take into this project"));
+  take_->setProperty("main", true);
+  auto* ready = button(tr("Ready-made"));
+  auto* open = button(tr("Open a library…"));
+  auto* save = button(tr("Save the picked kind…"));
+  auto* saveAll = button(tr("Save all kinds…"));
+  row({take_, ready, open, save, saveAll});
+  const QString filter = tr("Bristle projects and libraries (*.bristle)");
+  connect(take_, &QPushButton::clicked, this, &LibraryPage::take);
+  connect(ready, &QPushButton::clicked, this, [this] { show(readyMade(), {}); });
+  connect(open, &QPushButton::clicked, this, [this, filter] {
+    const QString path = QFileDialog::getOpenFileName(this, tr("Open a library"), work_.folder(), filter);
+    if (!path.isEmpty()) openLibrary(path);
+  });
+  const auto ask = [this, filter](bool all) {
+    const QString path = QFileDialog::getSaveFileName(this, tr("Save a library"), work_.folder(), filter);
+    if (!path.isEmpty()) saveLibrary(path, all);
+  };
+  connect(save, &QPushButton::clicked, this, [ask] { ask(false); });
+  connect(saveAll, &QPushButton::clicked, this, [ask] { ask(true); });
+  save->setEnabled(work.kind());
+  saveAll->setEnabled(work.kind());
+  connect(kinds_, &QListWidget::itemSelectionChanged, this, &LibraryPage::refreshChoice);
+  connect(kinds_, &QListWidget::itemActivated, this, &LibraryPage::take);
+  soon_.setInterval(0);
+  connect(&soon_, &QTimer::timeout, this, &LibraryPage::drawSome);
+  setFocusProxy(kinds_);
+  show(readyMade(), {});
+}
+
+void LibraryPage::show(Project library, const QString& folder) {
+  library_ = Shared<Project>(std::move(library));
+  folder_ = folder;
+  looks_.pictures().setFolder(folder);
+  looks_.pictures().forget();
+  kinds_->clear();
+  QPixmap blank(kTile);
+  blank.fill(theme().work);
+  for (const auto& kind : library_->kinds) kinds_->addItem(new QListWidgetItem(blank, toQt(kind->name)));
+  drawn_ = 0;
+  soon_.start();
+  if (kinds_->count()) kinds_->setCurrentRow(0);
+  refreshChoice();
+}
+
+// A few at a time, so that a large library is there at once and scrolls while it is drawn.
+void LibraryPage::drawSome() {
+  for (int i = 0; i < 4; ++i, ++drawn_) {
+    if (drawn_ >= kinds_->count()) return soon_.stop();
+    const QPixmap picture = kindPicture(*library_, library_->kinds[size_t(drawn_)]->id, 0, kTile,
+                                        theme().work, looks_, tables_, devicePixelRatioF());
+    QIcon icon(picture);
+    icon.addPixmap(picture, QIcon::Selected);
+    kinds_->item(drawn_)->setIcon(icon);
+  }
+}
+
+std::vector<KindId> LibraryPage::chosen() const {
+  std::vector<KindId> out;
+  for (int i = 0; i < kinds_->count(); ++i)
+    if (kinds_->item(i)->isSelected()) out.push_back(library_->kinds[size_t(i)]->id);
+  return out;
+}
+
+void LibraryPage::refreshChoice() {
+  const auto kinds = chosen();
+  take_->setEnabled(!kinds.empty());
+  states_->setPixmap(kinds.empty() ? QPixmap()
+                                   : strip(*library_, kinds.front(), looks_, tables_,
+                                           devicePixelRatioF()));
+  for (auto& entry : answers_) delete entry.second->parentWidget();
+  answers_.clear();
+  for (const LibraryConflict& conflict : conflictsWith(work_.project(), *library_, kinds)) {
+    auto* line = new QWidget;
+    auto* layout = new QHBoxLayout(line);
+    layout->setContentsMargins(0, 0, 0, 0);
+    const bool kind = conflict.sort == LibraryConflict::Sort::Kind;
+    auto* name = new QLabel(tr("%1 “%2”").arg(kind ? tr("kind") : tr("named value"), toQt(conflict.name)));
+    auto* how = new QComboBox;
+    how->setAccessibleName(tr("What becomes of %1").arg(toQt(conflict.name)));
+    how->addItems({tr("both stay, the new one renamed"), tr("mine stays"), tr("theirs takes its place")});
+    layout->addWidget(name);
+    layout->addWidget(how);
+    layout->addStretch();
+    conflicts_->addWidget(line);
+    answers_.push_back({conflict, how});
+  }
+  conflictNote_->setVisible(!answers_.empty());
+}
+
+// Pictures come along into the project's folder, under the same names; one that is there already
+// and differs is not written over.
+bool LibraryPage::copyFiles(const std::vector<KindId>& kinds) {
+  const auto files = filesOf(*library_, kinds);
+  if (files.empty() || folder_.isEmpty()) return true;
+  if (work_.folder().isEmpty()) {
+    work_.tell(tr("These kinds have pictures: save the project first, so that they have a place."), true);
+    return false;
+  }
+  for (const std::string& file : files) {
+    const QString from = QDir(folder_).filePath(toQt(file)), to = QDir(work_.folder()).filePath(toQt(file));
+    if (!QDir::cleanPath(to).startsWith(QDir::cleanPath(work_.folder()) + QLatin1Char('/')) ||
+        !QDir::cleanPath(from).startsWith(QDir::cleanPath(folder_) + QLatin1Char('/'))) {
+      work_.tell(tr("%1 lies outside the library’s folder and is not taken.").arg(toQt(file)), true);
+      return false;
+    }
+    if (QFile::exists(to)) {
+      const auto mine = readFile(fromQt(to)), theirs = readFile(fromQt(from));
+      if (mine && theirs && *mine == *theirs) continue;
+      work_.tell(tr("%1 is here already and differs; rename one of them first.").arg(toQt(file)), true);
+      return false;
+    }
+    QDir().mkpath(QFileInfo(to).absolutePath());
+    if (!QFile::copy(from, to)) {
+      work_.tell(tr("%1 could not be copied.").arg(from), true);
+      return false;
+    }
+  }
+  work_.looks().pictures().forget();
+  return true;
+}
+
+void LibraryPage::take() {
+  const auto kinds = chosen();
+  if (kinds.empty() || !copyFiles(kinds)) return;
+  std::map<LibraryConflict, OnConflict> answers;
+  for (const auto& [conflict, how] : answers_)
+    answers[conflict] = static_cast<OnConflict>(how->currentIndex());
+  const std::string name = bristle::find(*library_, kinds.front())->name;
+  const size_t before = work_.project().kinds.size();
+  if (!work_.perform(takeKinds(library_, kinds, std::move(answers)))) return;
+  const auto& now = work_.project().kinds;
+  if (now.size() > before) work_.pickKind(now[before]->id);
+  work_.tell(tr("Taken: %1").arg(toQt(name)));
+  Q_EMIT done();
+}
+
+bool LibraryPage::openLibrary(const QString& path) {
+  const auto text = readFile(fromQt(path));
+  if (!text) return work_.tell(toQt(text.error().text()), true), false;
+  auto opened = parseProject(*text);
+  if (!opened) {
+    work_.tell(tr("%1 is no library: %2").arg(path, toQt(opened.error().text())), true);
+    return false;
+  }
+  show(std::move(opened->project), QFileInfo(path).absolutePath());
+  return true;
+}
+
+bool LibraryPage::saveLibrary(const QString& wanted, bool all) {
+  if (!work_.kind()) return false;
+  QString path = wanted;
+  if (!path.endsWith(QStringLiteral(".bristle"))) path += QStringLiteral(".bristle");
+  std::vector<KindId> kinds;
+  for (const auto& kind : work_.project().kinds)
+    if (all || kind->id == work_.kind()->id) kinds.push_back(kind->id);
+  Project library = libraryOf(work_.project(), kinds);
+  library.name = fromQt(QFileInfo(path).completeBaseName());
+  const QString folder = QFileInfo(path).absolutePath();
+  for (const std::string& file : filesOf(library, kinds)) {
+    const QString to = QDir(folder).filePath(toQt(file));
+    QDir().mkpath(QFileInfo(to).absolutePath());
+    if (!QFile::exists(to)) QFile::copy(QDir(work_.folder()).filePath(toQt(file)), to);
+  }
+  const auto written = writeFile(fromQt(path), writeProject(library));
+  if (!written) return work_.tell(toQt(written.error().text()), true), false;
+  work_.tell(tr("%1 kinds saved in %2").arg(kinds.size()).arg(path));
+  return true;
+}
+
+}  // namespace bristle

@@ -1,0 +1,44 @@
+// The store of ready-made kinds, and libraries: files that carry kinds from project to project.
+#pragma once
+#include <QComboBox>
+#include <QListWidget>
+#include <QTimer>
+
+#include "core/edit/library_edits.h"
+#include "desktop/frame/work.h"
+#include "desktop/view/page.h"
+
+namespace bristle {
+
+class LibraryPage : public Page {
+  Q_OBJECT
+ public:
+  LibraryPage(Work& work, QWidget* parent);
+  // Shows another library than the ready-made one; false, and told why, where it cannot be read.
+  bool openLibrary(const QString& path);
+  // The picked kind of the project, or all of them, as a library of its own.
+  bool saveLibrary(const QString& path, bool all);
+  static Project readyMade();
+
+ private:
+  void show(Project library, const QString& folder);
+  void refreshChoice();
+  void drawSome();
+  void take();
+  bool copyFiles(const std::vector<KindId>& kinds);
+  std::vector<KindId> chosen() const;
+  Work& work_;
+  Shared<Project> library_;
+  QString folder_;
+  LookPainter looks_;
+  LookTables tables_;
+  QListWidget* kinds_;
+  QLabel *states_, *conflictNote_;
+  QVBoxLayout* conflicts_;
+  std::vector<std::pair<LibraryConflict, QComboBox*>> answers_;
+  QPushButton* take_;
+  QTimer soon_;
+  int drawn_ = 0;
+};
+
+}  // namespace bristle

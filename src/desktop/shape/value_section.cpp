@@ -1,0 +1,301 @@
+#include "desktop/shape/value_section.h"
+
+#include <QFileDialog>
+#include <algorithm>
+
+#include "core/edit/named_edits.h"
+#include "desktop/shape/cells.h"
+#include "desktop/shape/swatches.h"
+#include "paint/contrast.h"
+#include "paint/convert.h"
+#include "paint/fonts.h"
+#include "paint/forms.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kWantedContrast = 4.5;  // WCAG 2.2 §1.4.3
+
+}  // namespace
+
+ValueSection::ValueSection(Work& work, TileView& view, Form& form)
+    : QObject(&form), work_(work), view_(view), form_(form) {
+  head_ = form.heading(QString());
+  value_ = form.text(tr("Value"), [this](const QString& text) { return setValue(text); });
+  choices_ = form.choice(tr("Choose"), {}, [this](int) { setValue(choices_->currentText()); });
+  browse_ = form.button(tr("Choose a picture…"), [this] {
+    const QString path = QFileDialog::getOpenFileName(
+        &form_, tr("Choose a picture"), work_.folder(),
+        tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)"));
+    if (path.isEmpty()) return;
+    const QString inside = QDir(work_.folder()).relativeFilePath(path);
+    if (work_.folder().isEmpty() || inside.startsWith(QStringLiteral("..")))
+      return work_.tell(tr("Pictures lie in the project’s folder, so that they go where it goes."),
+                        true);
+    setValue(inside);
+  });
+  buildColour(form);
+  expected_ = form.note(QString());
+  buildNames(form);
+  contrast_ = form.note(QString());
+  contrast_->setToolTip(tr("Measured on the picture: the letters against what is painted behind them"));
+  nudge_ = form.button(tr("Nudge to 4.5 : 1"), [this] { nudge(); });
+  nudge_->setToolTip(tr("Moves the caption’s lightness just as far as needed, in the picked states"));
+  fallBack_ = form.button(tr("Back to the base"), [this] { clearCells(work_); });
+  soon_.setSingleShot(true);
+  soon_.setInterval(60);
+  connect(&soon_, &QTimer::timeout, this, &ValueSection::measure);
+}
+
+void ValueSection::buildColour(Form& form) {
+  stop_ = form.choice(tr("Stop"), {}, [this](int) { refresh(); });
+  addStop_ = form.button(tr("Add a stop"), [this] { changeStops(true); });
+  removeStop_ = form.button(tr("Remove the stop"), [this] { changeStops(false); });
+  picker_ = new Picker;
+  form.wide(picker_);
+  connect(picker_, &Picker::picked, this, &ValueSection::setColour);
+  connect(picker_, &Picker::settled, this, [this] { work_.seal(); });
+  swatches_ = new Swatches;
+  form.wide(swatches_);
+  connect(swatches_, &Swatches::taken, this, &ValueSection::setColour);
+}
+
+void ValueSection::buildNames(Form& form) {
+  names_ = form.choice(tr("Named value"), {}, [this](int i) {
+    if (i > 0 && size_t(i) <= offered_.size())
+      if (const NamedValue* named = find(work_.project(), offered_[size_t(i) - 1]))
+        setValue(toQt(named->name));
+    if (i == 0) {
+      // The same value without the name.
+      const PropertyInfo* info = infoOf(work_, work_.picked().property);
+      if (const auto value = shown(); value && info)
+        setValue(toQt(toText(settled(*value, *info, naming(work_.project())))));
+    }
+  });
+  newName_ = form.text(tr("Name it"), [this](const QString& text) {
+    if (text.trimmed().isEmpty()) return true;
+    const bool done = work_.perform(nameCell(work_.lookOwner(), work_.picked().columns.front(),
+                                             work_.picked().property, fromQt(text.trimmed()), true));
+    if (done) newName_->clear();
+    return done;
+  });
+  newName_->setToolTip(tr("Gives the value a name; all cells that hold the same use it then"));
+}
+
+std::optional<Value> ValueSection::shown() const {
+  const Kind* kind = work_.kind();
+  if (!kind || !infoOf(work_, work_.picked().property)) return {};
+  return valueIn(*kind, work_.ownLook(), work_.picked().columns.back(), work_.picked().property);
+}
+
+std::optional<Colour> ValueSection::colourOf(const Value& raw) const {
+  const Value value =
+      settled(raw, *infoOf(work_, work_.picked().property), naming(work_.project()));
+  if (const auto* colour = std::get_if<Colour>(&value)) return *colour;
+  if (const auto* shadow = std::get_if<Shadow>(&value)) return shadow->colour;
+  if (const auto* fill = std::get_if<Fill>(&value)) {
+    if (fill->stops.empty()) return Colour{128, 128, 128, 255};
+    const int at = std::clamp(stop_->currentIndex(), 0, int(fill->stops.size()) - 1);
+    return fill->stops[size_t(at)].colour;
+  }
+  return {};
+}
+
+bool ValueSection::setValue(const QString& text) {
+  return setLookFromText(work_, work_.picked().columns, work_.picked().rows, text);
+}
+
+// Into the colour cell, the picked stop, or the shadow.
+void ValueSection::setColour(Colour colour) {
+  const auto raw = shown();
+  const PropertyInfo* info = infoOf(work_, work_.picked().property);
+  if (!raw || !info) return;
+  Value value = settled(*raw, *info, naming(work_.project()));
+  if (std::holds_alternative<Colour>(value)) {
+    value = colour;
+  } else if (auto* shadow = std::get_if<Shadow>(&value)) {
+    if (*shadow == Shadow{}) *shadow = Shadow{0, 3, 8, 0, colour};
+    shadow->colour = colour;
+  } else if (auto* fill = std::get_if<Fill>(&value)) {
+    if (const auto* held = std::get_if<Fill>(&*raw)) *fill = *held;  // other stops keep their names
+    if (fill->stops.empty()) *fill = Fill::solid(colour);
+    const int at = std::clamp(stop_->currentIndex(), 0, int(fill->stops.size()) - 1);
+    fill->stops[size_t(at)].colour = colour;
+    fill->stops[size_t(at)].named = {};
+  } else {
+    return;
+  }
+  work_.perform(
+      setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
+}
+
+void ValueSection::changeStops(bool add) {
+  const auto raw = shown();
+  const PropertyInfo* info = infoOf(work_, work_.picked().property);
+  if (!raw || !info) return;
+  Value value = settled(*raw, *info, naming(work_.project()));
+  auto* fill = std::get_if<Fill>(&value);
+  if (!fill || (add && fill->stops.size() >= 32)) return;
+  const auto at = size_t(std::max(0, stop_->currentIndex()));
+  if (add) {
+    if (fill->stops.empty()) *fill = Fill::solid({128, 128, 128, 255});
+    if (fill->type == FillType::Solid) {
+      const Lch base = toLch(fill->stops[0].colour);
+      *fill = Fill::linear(90, {{0, fill->stops[0].colour},
+                                {1, fromLch({base.l * 0.7, base.c, base.h})}});
+    } else {
+      const size_t next = std::min(at + 1, fill->stops.size() - 1);
+      const size_t from = next == at ? at - 1 : at;
+      const Stop middle{(fill->stops[from].at + fill->stops[next].at) / 2,
+                        mix(fill->stops[from].colour, fill->stops[next].colour, 0.5)};
+      fill->stops.insert(fill->stops.begin() + std::ptrdiff_t(from) + 1, middle);
+    }
+  } else if (fill->stops.size() > 1 && at < fill->stops.size()) {
+    fill->stops.erase(fill->stops.begin() + std::ptrdiff_t(at));
+    if (fill->stops.size() == 1) *fill = Fill::solid(fill->stops[0].colour);
+  }
+  work_.perform(
+      setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
+}
+
+QString ValueSection::columnNames() const {
+  QStringList names;
+  const Machine* machine = work_.machine();
+  for (const Column& column : work_.picked().columns) {
+    const State* state = column && machine ? findState(*machine, *column) : nullptr;
+    names << (state ? toQt(state->name) : tr("base look"));
+  }
+  return names.join(tr(" and "));
+}
+
+// The caption of the first picked state, against what is really painted behind it.
+void ValueSection::measure() {
+  const Kind* kind = work_.kind();
+  const Machine* machine = work_.machine();
+  const LookTable* table = work_.lookTable();
+  std::optional<CaptionContrast> found;
+  if (kind && machine && table && form_.isVisible()) {
+    const Column& column = work_.picked().columns.back();
+    const Look* look = &table->base();
+    for (size_t i = 0; i < machine->states.size(); ++i)
+      if (column && machine->states[i].id == *column) look = &table->state(StateIndex(i));
+    found = captionContrast(work_.looks(), *kind, *look, kind->sampleCaption, view_.behind());
+  }
+  contrast_->setVisible(found.has_value());
+  nudge_->setVisible(found && found->ratio < kWantedContrast);
+  if (found)
+    contrast_->setText(tr("Caption’s contrast %1 : 1, wanted %2")
+                           .arg(found->ratio, 0, 'f', 1)
+                           .arg(kWantedContrast));
+}
+
+void ValueSection::nudge() {
+  const Kind* kind = work_.kind();
+  const Machine* machine = work_.machine();
+  const LookTable* table = work_.lookTable();
+  if (!kind || !machine || !table) return;
+  std::vector<CellChange> cells;
+  for (const Column& column : work_.picked().columns) {
+    const Look* look = &table->base();
+    for (size_t i = 0; i < machine->states.size(); ++i)
+      if (column && machine->states[i].id == *column) look = &table->state(StateIndex(i));
+    const auto found =
+        captionContrast(work_.looks(), *kind, *look, kind->sampleCaption, view_.behind());
+    if (!found || found->ratio >= kWantedContrast) continue;
+    for (const Part& part : kind->parts) {
+      if (part.type != PartType::Label) continue;
+      const PropKey key{part.id, Prop::Colour};
+      const Colour text = std::get<Colour>((*look)[size_t(table->channel(key))]);
+      cells.push_back({column, key, nudged(text, found->behind, kWantedContrast)});
+      break;
+    }
+  }
+  if (!cells.empty())
+    work_.perform(changeCells(work_.lookOwner(), std::move(cells), "nudge contrast"));
+}
+
+void ValueSection::refresh() {
+  const Kind* kind = work_.kind();
+  const PropertyInfo* i = infoOf(work_, work_.picked().property);
+  const auto value = shown();
+  if (!kind || !i || !value) return;
+  QString part = tr("Whole");
+  for (const Part& p : kind->parts)
+    if (p.id == work_.picked().property.part) part = toQt(p.name);
+  head_->setText(
+      tr("%1 · %2 · %3").arg(part, toQt(std::string(i->label)), columnNames()).toUpper());
+  const Naming names = naming(work_.project());
+  const QString text = toQt(toText(*value, &names));
+  refill(value_, text);
+  QStringList choices;
+  if (std::holds_alternative<bool>(i->start)) choices = {tr("yes"), tr("no")};
+  if (!i->choices.empty()) choices = toQt(std::string(i->choices)).split(QLatin1Char('|'));
+  if (i->prop == Prop::Icon)
+    for (const std::string& icon : iconNames()) choices << toQt(icon);
+  const bool typed = choices.isEmpty() || i->prop == Prop::Icon;
+  QStringList now;
+  for (int c = 0; c < choices_->count(); ++c) now << choices_->itemText(c);
+  if (now != choices) {
+    choices_->clear();
+    choices_->addItems(choices);
+  }
+  form_.setRowVisible(choices_, !choices.isEmpty());
+  form_.setRowVisible(value_, typed);
+  refill(choices_, int(choices.indexOf(text)));
+  browse_->setVisible(i->prop == Prop::File);
+  const auto colour = colourOf(*value);
+  picker_->setVisible(colour.has_value());
+  swatches_->setVisible(colour.has_value());
+  if (swatches_->isVisible() || colour) swatches_->setColours(coloursOf(work_.project(), 24));
+  const Value plain = settled(*value, *i, names);
+  const auto* fill = std::get_if<Fill>(&plain);
+  const int stops = fill ? int(fill->stops.size()) : 0;
+  if (stop_->count() != std::max(stops, 1)) {
+    const int at = stop_->currentIndex();
+    stop_->clear();
+    for (int s = 1; s <= std::max(stops, 1); ++s)
+      stop_->addItem(tr("%1 of %2").arg(s).arg(std::max(stops, 1)));
+    stop_->setCurrentIndex(std::clamp(at, 0, std::max(stops, 1) - 1));
+  }
+  form_.setRowVisible(stop_, stops > 1);
+  addStop_->setVisible(fill != nullptr);
+  removeStop_->setVisible(stops > 1);
+  if (colour) picker_->setColour(*colour);
+  std::string wanted;
+  parseValue("?", i->start, &wanted);
+  QString note = wanted.empty() || !typed || colour ? QString() : tr("Takes %1").arg(toQt(wanted));
+  if (i->prop == Prop::Family)
+    if (const QString other = standInFor(std::get<std::string>(plain)); !other.isEmpty())
+      note = tr("This font is not on this machine; “%1” stands in for it.").arg(other);
+  if (i->prop == Prop::File) {
+    const auto& picture = work_.looks().pictures().get(std::get<std::string>(plain));
+    note = picture.problem.isEmpty()
+               ? tr("%1 × %2 px").arg(picture.image.width()).arg(picture.image.height())
+               : picture.problem;
+  }
+  expected_->setText(note);
+  expected_->setVisible(!note.isEmpty());
+  QStringList all{tr("none")};
+  int chosen = 0;
+  offered_.clear();
+  NamedId used;
+  eachName(*value, [&](const NamedId& id) { used = id; });
+  for (const NamedValue& named : *work_.project().named) {
+    if (!fits(named.type, *i)) continue;
+    offered_.push_back(named.id);
+    all << toQt(named.name);
+    if (named.id == used && stops < 2) chosen = int(offered_.size());
+  }
+  names_->clear();
+  names_->addItems(all);
+  names_->setCurrentIndex(chosen);
+  const bool nameable = !std::holds_alternative<bool>(i->start) &&
+                        (!std::holds_alternative<std::string>(i->start) || i->prop == Prop::Family);
+  form_.setRowVisible(names_, nameable && !offered_.empty());
+  form_.setRowVisible(newName_, nameable && chosen == 0);
+  fallBack_->setText(work_.ownLook() ? tr("Back to its kind") : tr("Back to the base"));
+  fallBack_->setAccessibleName(fallBack_->text());
+  soon_.start();
+}
+
+}  // namespace bristle

@@ -1,0 +1,61 @@
+// A page that takes the place of a bench's work area for one job: a title, what it is for, its
+// body, and a way back.
+#pragma once
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <QWidget>
+
+namespace bristle {
+
+class Page : public QWidget {
+  Q_OBJECT
+ public:
+  Page(const QString& title, const QString& purpose, QWidget* parent) : QWidget(parent) {
+    setFocusPolicy(Qt::StrongFocus);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(16, 4, 12, 10);
+    column->setSpacing(8);
+    auto* head = new QHBoxLayout;
+    auto* name = new QLabel(title);
+    name->setProperty("title", true);
+    auto* about = new QLabel(purpose);
+    about->setProperty("quiet", true);
+    about->setWordWrap(true);
+    auto* back = button(tr("Back to the wall"));
+    back->setToolTip(tr("Esc"));
+    connect(back, &QPushButton::clicked, this, &Page::done);
+    head->addWidget(name);
+    head->addWidget(about, 1);
+    head->addWidget(back);
+    column->addLayout(head);
+    body_ = new QVBoxLayout;
+    body_->setSpacing(8);
+    column->addLayout(body_, 1);
+  }
+
+ Q_SIGNALS:
+  void done();
+
+ protected:
+  QVBoxLayout* body() const { return body_; }
+  static QPushButton* button(const QString& name) {
+    auto* out = new QPushButton(name);
+    out->setAccessibleName(name);
+    return out;
+  }
+  // A row of widgets at the left.
+  QHBoxLayout* row(std::initializer_list<QWidget*> widgets) {
+    auto* line = new QHBoxLayout;
+    for (QWidget* widget : widgets) line->addWidget(widget);
+    line->addStretch();
+    body_->addLayout(line);
+    return line;
+  }
+
+ private:
+  QVBoxLayout* body_;
+};
+
+}  // namespace bristle
