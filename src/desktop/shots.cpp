@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QDir>
+#include <QAction>
 #include <QTest>
 #include <iostream>
 
@@ -62,7 +63,13 @@ int makeShots(Window& window, const QString& folder) {
       }
     }
   }
-  return 0;
+  // What the store of kinds looks like, once.
+  applyTheme(*qApp, Theme::light());
+  window.openBench(QStringLiteral("shape"));
+  for (QAction* action : window.allCommands())
+    if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::Key_K)) action->trigger();
+  QTest::qWait(400);
+  return window.grab().save(folder + QStringLiteral("/ready-made.png")) ? 0 : 2;
 }
 
 }  // namespace bristle

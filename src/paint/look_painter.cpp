@@ -110,7 +110,7 @@ void LookPainter::paintState(QPainter& painter, const Kind& kind, const LookTabl
     paint(into, kind, table, look, box, caption, since);
     into.resetTransform();
     QColor tint = signalColour(state);
-    tint.setAlpha(190);
+    tint.setAlpha(238);
     into.setCompositionMode(QPainter::CompositionMode_SourceAtop);
     into.fillRect(image.rect(), tint);
   }
@@ -118,7 +118,8 @@ void LookPainter::paintState(QPainter& painter, const Kind& kind, const LookTabl
   painter.setRenderHint(QPainter::SmoothPixmapTransform);
   painter.drawImage(all.topLeft(), image);
   QFont font(painter.font());
-  font.setPixelSize(std::max(10, int(box.height() / 4)));
+  font.setPixelSize(std::clamp(int(box.height() / 2.4), 10, 40));
+  font.setWeight(QFont::DemiBold);
   painter.setFont(font);
   painter.setPen(Qt::black);
   painter.drawText(box, Qt::AlignCenter, toQt(caption));

@@ -197,6 +197,18 @@ TEST_P(Walk, EveryBenchWithAButtonAContainerAndAPanelPicked) {
   walk(QStringLiteral("place"));
 }
 
+TEST_P(Walk, EveryPageOfTheShapeBench) {
+  window->openBench(QStringLiteral("shape"));
+  for (const char* page : {"Ready-made kinds and libraries", "Named values",
+                           "Carry over to other kinds", "Cut buttons from a flat picture"}) {
+    for (QAction* action : window->allCommands())
+      if (action->text() == QString::fromUtf8(page)) action->trigger();
+    SCOPED_TRACE(page);
+    walk(QStringLiteral("shape"));
+    key(Qt::Key_Escape);
+  }
+}
+
 INSTANTIATE_TEST_SUITE_P(Sizes, Walk,
                          testing::Values(Size{"usual", 1280, 800, false},
                                          Size{"usual_dark", 1280, 800, true},

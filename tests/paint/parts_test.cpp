@@ -5,6 +5,8 @@
 #include <QTemporaryDir>
 
 #include "core/machine/mix.h"
+#include "core/formats/file_io.h"
+#include "core/formats/project_file.h"
 #include "deliver/cut.h"
 #include "paint/contrast.h"
 #include "paint/convert.h"
@@ -334,6 +336,33 @@ TEST_F(Parts, ContrastIsOfWhatIsReallyBehind) {
   EXPECT_LT(contrast(better, {0, 0, 0, 255}), 4.8) << "just as far as needed";
   set(l, Prop::Shown, "no");
   EXPECT_FALSE(measured()) << "no caption, no figure";
+}
+
+// What people are given to start from, and the demo, must be readable wherever it is put.
+TEST(Samples, CaptionsOfEveryKindAreReadableOnLightAndDark) {
+  for (const char* file : {"data/kinds/ready-made.bristle", "data/demo/saltglass-deep.bristle"}) {
+    const auto text = readFile(sourcePath(file));
+    ASSERT_TRUE(text);
+    const auto opened = parseProject(*text);
+    ASSERT_TRUE(opened) << opened.error().text();
+    const Project& project = opened->project;
+    LookPainter looks;
+    for (const auto& kind : project.kinds) {
+      const Machine& machine = *find(project, kind->machine);
+      const LookTable table(*kind, machine, naming(project));
+      QImage ground(QSizeF(kind->width, kind->height).toSize(), QImage::Format_RGB32);
+      for (const QColor& colour : {QColor(0xd9, 0xd6, 0xd0), QColor(0x24, 0x2a, 0x2d)})
+        for (size_t s = 0; s < machine.states.size(); ++s) {
+          ground.fill(colour);
+          const auto found = captionContrast(looks, *kind, table.state(StateIndex(s)),
+                                             kind->sampleCaption, ground);
+          const bool off = machine.states[s].role == Role::Disabled;
+          if (!found) continue;
+          EXPECT_GE(found->ratio, off ? 3.0 : 4.5) << kind->name << ", " << machine.states[s].name << " on "
+                                                   << fromQt(colour.name());
+        }
+    }
+  }
 }
 
 TEST(Oklch, RoundTripsEveryTenthColour) {

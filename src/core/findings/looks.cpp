@@ -1,9 +1,10 @@
 #include <fmt/format.h>
 
-#include <cmath>
+#include <algorithm>
 
 #include "core/findings/check.h"
 #include "core/findings/visible.h"
+#include "core/layout/layout.h"
 #include "core/machine/look.h"
 
 namespace bristle {
@@ -42,6 +43,33 @@ void checkHitAreas(const Project& project, const Kind& kind, std::vector<Finding
                  {}, {}, kind.id});
 }
 
+// Where two hit areas lie over each other, a touch at the seam is a matter of luck. Areas of other
+// forms than boxes are told by their boxes only where those overlap by much.
+void checkOverlaps(const Project& project, const Screen& screen, std::vector<Finding>& out) {
+  if (project.displays.empty()) return;
+  const PlainMeasure measure;
+  const Layout layout = layOut(project, screen, project.displays.front(), measure);
+  std::vector<size_t> order;
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const auto* button = screen.items[i]->button();
+    const Kind* kind = button && !screen.items[i]->hidden ? find(project, button->kind) : nullptr;
+    if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
+  }
+  std::sort(order.begin(), order.end(), [&](size_t a, size_t b) {
+    return layout.items[a].hit.x < layout.items[b].hit.x;
+  });
+  for (size_t i = 0; i < order.size(); ++i)
+    for (size_t j = i + 1; j < order.size(); ++j) {
+      const Box &a = layout.items[order[i]].hit, &b = layout.items[order[j]].hit;
+      if (b.x >= a.x + a.w) break;
+      if (b.y >= a.y + a.h || a.y >= b.y + b.h) continue;
+      const Item &one = *screen.items[order[i]], &other = *screen.items[order[j]];
+      out.push_back({"hit-overlap", fmt::format("{} · {}", screen.name, displayName(one)),
+                     fmt::format("its hit area lies over that of “{}”", displayName(other)),
+                     screen.id, one.id, {}});
+    }
+}
+
 }  // namespace
 
 void checkLooks(const Project& project, std::vector<Finding>& out) {
@@ -54,6 +82,7 @@ void checkLooks(const Project& project, std::vector<Finding>& out) {
       checkSeen(project, *kind, *machine, out);
     checkHitAreas(project, *kind, out);
   }
+  for (const auto& screen : project.screens) checkOverlaps(project, *screen, out);
   for (const NamedValue& named : *project.named)
     for (bool dark : {false, true})
       if (!Naming{&*project.named, dark}.settle(named.id)) {

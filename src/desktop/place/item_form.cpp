@@ -52,6 +52,12 @@ void ItemForm::buildButton(Form& form) {
     });
   });
   accessible_->setToolTip(tr("What a screen reader says; empty: the caption"));
+  description_ = form.text(tr("Description"), [this](const QString& text) {
+    return change("change description", [text](Item& i) {
+      if (auto* b = i.button()) b->description = fromQt(text);
+    });
+  });
+  description_->setToolTip(tr("What a screen reader may add, for example what the button leads to"));
   kind_ = form.choice(tr("Kind"), {}, [this](int index) {
     const KindId kind = work_.project().kinds[size_t(index)]->id;
     change("change kind", [kind](Item& i) {
@@ -206,6 +212,7 @@ void ItemForm::editCaption() {
 void ItemForm::refreshButton(const ButtonData& button) {
   refill(caption_, toQt(button.caption));
   refill(accessible_, toQt(button.accessibleName));
+  refill(description_, toQt(button.description));
   QStringList kinds, screens;
   int kind = -1, target = -1;
   for (const auto& k : work_.project().kinds) {

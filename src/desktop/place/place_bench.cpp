@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/edit/button_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
 #include "desktop/place/display_strip.h"
@@ -121,6 +122,11 @@ void PlaceBench::addCommands() {
     addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12});
   });
   add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
+  add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B), [this] {
+    if (work_.screen() && work_.item() &&
+        work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
+      work_.pickKind(work_.project().kinds.back()->id);
+  });
   add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
     if (work_.screen() && work_.item())
       work_.perform(removeItems(work_.screen()->id, work_.picked().items));

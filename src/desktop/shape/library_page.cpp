@@ -14,28 +14,30 @@
 namespace bristle {
 namespace {
 
-constexpr QSize kTile(174, 84), kState(150, 74);
+constexpr QSize kTile(174, 84);
+constexpr int kStateHeight = 74, kMostStates = 5;
 
 // All states of a kind, on a light and on a dark ground.
 QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, LookTables& tables,
-              double ratio) {
+              int width, double ratio) {
+  const QSize cell(std::clamp(width / kMostStates, 60, 150), kStateHeight);
   const LookTable* table = tables.get(project, id);
   const Kind* kind = find(project, id);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
-  const int count = table ? std::min(5, int(table->stateCount())) : 0;
-  QPixmap out(QSize(kState.width() * std::max(count, 1), kState.height() * 2 + 18) * ratio);
+  const int count = table ? std::min(kMostStates, int(table->stateCount())) : 0;
+  QPixmap out(QSize(cell.width() * std::max(count, 1), cell.height() * 2 + 18) * ratio);
   out.setDevicePixelRatio(ratio);
   out.fill(Qt::transparent);
   if (!machine) return out;
   QPainter p(&out);
   p.setPen(theme().quiet);
   for (int s = 0; s < count; ++s) {
-    const QRect head(s * kState.width(), 0, kState.width(), 16);
+    const QRect head(s * cell.width(), 0, cell.width(), 16);
     p.drawText(head, Qt::AlignCenter, toQt(machine->states[size_t(s)].name));
     const QColor grounds[] = {QColor(0xd9, 0xd6, 0xd0), QColor(0x24, 0x2a, 0x2d)};
     for (int g = 0; g < 2; ++g)
-      p.drawPixmap(s * kState.width(), 18 + g * kState.height(),
-                   kindPicture(project, id, StateIndex(s), kState, grounds[g], looks, tables, ratio));
+      p.drawPixmap(s * cell.width(), 18 + g * cell.height(),
+                   kindPicture(project, id, StateIndex(s), cell, grounds[g], looks, tables, ratio));
   }
   return out;
 }
@@ -64,7 +66,8 @@ LibraryPage::LibraryPage(Work& work, QWidget* parent)
   kinds_->setSelectionMode(QAbstractItemView::ExtendedSelection);
   body()->addWidget(kinds_, 1);
   states_ = new QLabel;
-  states_->setMinimumHeight(kState.height() * 2 + 18);
+  states_->setMinimumSize(1, kStateHeight * 2 + 18);
+  states_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   body()->addWidget(states_);
   conflictNote_ = new QLabel(tr("These names are here already, for something else:"));
   conflictNote_->setProperty("wrong", true);
@@ -74,9 +77,9 @@ LibraryPage::LibraryPage(Work& work, QWidget* parent)
   take_ = button(tr("Take into this project"));
   take_->setProperty("main", true);
   auto* ready = button(tr("Ready-made"));
-  auto* open = button(tr("Open a library…"));
-  auto* save = button(tr("Save the picked kind…"));
-  auto* saveAll = button(tr("Save all kinds…"));
+  auto* open = button(tr("Open library…"));
+  auto* save = button(tr("Save kind…"));
+  auto* saveAll = button(tr("Save all…"));
   row({take_, ready, open, save, saveAll});
   const QString filter = tr("Bristle projects and libraries (*.bristle)");
   connect(take_, &QPushButton::clicked, this, &LibraryPage::take);
@@ -128,6 +131,11 @@ void LibraryPage::drawSome() {
   }
 }
 
+void LibraryPage::resizeEvent(QResizeEvent* event) {
+  Page::resizeEvent(event);
+  refreshChoice();
+}
+
 std::vector<KindId> LibraryPage::chosen() const {
   std::vector<KindId> out;
   for (int i = 0; i < kinds_->count(); ++i)
@@ -140,7 +148,7 @@ void LibraryPage::refreshChoice() {
   take_->setEnabled(!kinds.empty());
   states_->setPixmap(kinds.empty() ? QPixmap()
                                    : strip(*library_, kinds.front(), looks_, tables_,
-                                           devicePixelRatioF()));
+                                           width() - 40, devicePixelRatioF()));
   for (auto& entry : answers_) delete entry.second->parentWidget();
   answers_.clear();
   for (const LibraryConflict& conflict : conflictsWith(work_.project(), *library_, kinds)) {

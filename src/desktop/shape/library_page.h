@@ -20,6 +20,9 @@ class LibraryPage : public Page {
   bool saveLibrary(const QString& path, bool all);
   static Project readyMade();
 
+ protected:
+  void resizeEvent(QResizeEvent* event) override;
+
  private:
   void show(Project library, const QString& folder);
   void refreshChoice();

@@ -1,6 +1,8 @@
 #include "desktop/shape/shape_bench.h"
 
 #include <QAction>
+#include <QDragEnterEvent>
+#include <QMimeData>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QToolButton>
@@ -21,6 +23,7 @@
 namespace bristle {
 
 ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+  setAcceptDrops(true);
   view_ = new TileView(work, this);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
@@ -59,6 +62,17 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
 
 QWidget* ShapeBench::card() {
   return card_;
+}
+
+void ShapeBench::dragEnterEvent(QDragEnterEvent* event) {
+  if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void ShapeBench::dropEvent(QDropEvent* event) {
+  QStringList paths;
+  for (const QUrl& url : event->mimeData()->urls())
+    if (url.isLocalFile()) paths << url.toLocalFile();
+  if (kindsFromFiles(work_, paths)) event->acceptProposedAction();
 }
 
 template <class Page>

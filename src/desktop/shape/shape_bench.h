@@ -1,5 +1,6 @@
 // The Shape bench: wall and ledger of the picked kind, and the pages that its commands open.
 #pragma once
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QStackedWidget>
 
@@ -22,6 +23,11 @@ class ShapeBench : public Bench {
   QString hint() const override;
   TileView& tiles() { return *view_; }
   Ledger& ledger() { return *ledger_; }
+
+ protected:
+  // Pictures that are dropped become kinds.
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
 
  private:
   QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run);

@@ -90,12 +90,12 @@ void ShapeCard::buildState(Form& form) {
                                work_.picked().columns));
   });
   copyFrom_->setToolTip(tr("Copies another state’s look into the picked ones, in place"));
-  left_ = form.button(tr("Move the state left"), [this] {
-    if (state()) work_.perform(moveState(work_.kind()->id, state()->id, -1));
-  });
-  right_ = form.button(tr("Move the state right"), [this] {
-    if (state()) work_.perform(moveState(work_.kind()->id, state()->id, 1));
-  });
+  const auto shift = [this](int by) {
+    if (state()) work_.perform(moveState(work_.kind()->id, state()->id, by));
+  };
+  std::tie(left_, right_) =
+      form.buttons({tr("Move the state left"), tr("← Left"), [shift] { shift(-1); }},
+                   {tr("Move the state right"), tr("Right →"), [shift] { shift(1); }});
   removeState_ = form.button(tr("Remove the state"), [this] {
     if (state()) work_.perform(removeState(work_.kind()->id, state()->id));
   });
@@ -177,8 +177,9 @@ void ShapeCard::buildParts(Form& form) {
     if (work_.kind())
       work_.perform(movePart(work_.kind()->id, work_.picked().property.part, by));
   };
-  forward_ = form.button(tr("Bring the part forward"), [move] { move(1); });
-  backward_ = form.button(tr("Send the part back"), [move] { move(-1); });
+  std::tie(backward_, forward_) =
+      form.buttons({tr("Send the part back"), tr("↓ Back"), [move] { move(-1); }},
+                   {tr("Bring the part forward"), tr("↑ Forward"), [move] { move(1); }});
   removePart_ = form.button(tr("Remove this part"), [this] {
     const PartId part = work_.picked().property.part;
     if (work_.kind() && part) work_.perform(removePart(work_.kind()->id, part));

@@ -49,8 +49,9 @@ ValueSection::ValueSection(Work& work, TileView& view, Form& form)
 
 void ValueSection::buildColour(Form& form) {
   stop_ = form.choice(tr("Stop"), {}, [this](int) { refresh(); });
-  addStop_ = form.button(tr("Add a stop"), [this] { changeStops(true); });
-  removeStop_ = form.button(tr("Remove the stop"), [this] { changeStops(false); });
+  std::tie(addStop_, removeStop_) =
+      form.buttons({tr("Add a stop"), tr("Add a stop"), [this] { changeStops(true); }},
+                   {tr("Remove the stop"), tr("Remove it"), [this] { changeStops(false); }});
   picker_ = new Picker;
   form.wide(picker_);
   connect(picker_, &Picker::picked, this, &ValueSection::setColour);
@@ -272,6 +273,14 @@ void ValueSection::refresh() {
     note = picture.problem.isEmpty()
                ? tr("%1 × %2 px").arg(picture.image.width()).arg(picture.image.height())
                : picture.problem;
+    // A rollover of another size than the rest makes the button jump.
+    const Value rest = settled(baseValue(*kind, work_.picked().property), *i, names);
+    const auto& base = work_.looks().pictures().get(std::get<std::string>(rest));
+    if (!kind->sizesDiffer && picture.problem.isEmpty() && base.problem.isEmpty() &&
+        picture.image.size() != base.image.size())
+      note += tr(", but the base’s picture is %1 × %2 px")
+                  .arg(base.image.width())
+                  .arg(base.image.height());
   }
   expected_->setText(note);
   expected_->setVisible(!note.isEmpty());

@@ -91,6 +91,23 @@ QPushButton* Form::button(const QString& name, std::function<void()> done) {
   return field;
 }
 
+std::pair<QPushButton*, QPushButton*> Form::buttons(Side left, Side right) {
+  auto* row = new QHBoxLayout;
+  row->setSpacing(8);
+  const auto one = [&](Side& side) {
+    auto* button = new QPushButton(side.shortName);
+    button->setAccessibleName(side.name);
+    button->setToolTip(side.name);
+    connect(button, &QPushButton::clicked, button, [done = std::move(side.done)] { done(); });
+    row->addWidget(button, 1);
+    return button;
+  };
+  auto* first = one(left);
+  auto* second = one(right);
+  grid_->addLayout(row, rows_++, 0, 1, 2);
+  return {first, second};
+}
+
 void Form::row(const QString& name, QWidget* field) {
   auto* label = new QLabel(name);
   label->setProperty("quiet", true);

@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 #include <QWidget>
 #include <functional>
+#include <utility>
 
 namespace bristle {
 
@@ -27,6 +28,12 @@ class Form : public QWidget {
   QComboBox* choice(const QString& name, const QStringList& choices, std::function<void(int)> done);
   QCheckBox* check(const QString& name, std::function<void(bool)> done);
   QPushButton* button(const QString& name, std::function<void()> done);
+  // Two buttons side by side; `shortName` is what stands on them where the name is long.
+  struct Side {
+    QString name, shortName;
+    std::function<void()> done;
+  };
+  std::pair<QPushButton*, QPushButton*> buttons(Side left, Side right);
   // Shows or hides a field together with its name.
   void setRowVisible(QWidget* field, bool visible);
   void row(const QString& name, QWidget* field);

@@ -14,6 +14,7 @@ class Page : public QWidget {
  public:
   Page(const QString& title, const QString& purpose, QWidget* parent) : QWidget(parent) {
     setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(title);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 4, 12, 10);
     column->setSpacing(8);

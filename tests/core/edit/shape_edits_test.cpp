@@ -290,6 +290,17 @@ TEST_F(ShapeEdits, AStateThatVanishesIsFound) {
   EXPECT_EQ(check(now()).size(), 2U) << "its hit area is too small";
 }
 
+TEST_F(ShapeEdits, HitAreasThatLieOverEachOtherAreFound) {
+  const auto overlaps = [&] {
+    const auto all = check(now());
+    return std::count_if(all.begin(), all.end(),
+                         [](const Finding& f) { return f.rule == "hit-overlap"; });
+  };
+  EXPECT_EQ(overlaps(), 0);
+  must(changeKind(kind().id, "hit", {}, [](Kind& k) { k.hitPadding = 40; }));
+  EXPECT_EQ(overlaps(), 1) << "one column of two: one seam";
+}
+
 TEST_F(ShapeEdits, WhatCannotBeSeenMakesNoDifference) {
   must(setLook(kind().id, {StateId{"hover"}}, {kind().parts[1].id, Prop::BorderWidth}, 8.0));
   must(copyColumn({kind().id}, Column{}, {StateId{"pressed"}}));
