@@ -46,7 +46,8 @@ Result<QImage> kindPicture(const Project& project, const Options& o, LookPainter
   if (!machine) return fail(o.project, "the kind's machine is not there");
   for (size_t i = 0; i < machine->states.size(); ++i)
     if (o.state.empty() || machine->states[i].id.text == o.state)
-      return pictureOf(*kind, LookTable(*kind, *machine, naming(project)), static_cast<StateIndex>(i), looks);
+      return pictureOf(*kind, LookTable(*kind, *machine, naming(project)),
+                       static_cast<StateIndex>(i), looks);
   return fail(o.project, "no state “" + o.state + "”");
 }
 

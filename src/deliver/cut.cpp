@@ -65,19 +65,21 @@ Result<Sheets> readSheets(const QStringList& paths) {
     auto role = roleOfName(fromQt(QFileInfo(path).completeBaseName()));
     if (!role || out.pictures.contains(*role)) {
       while (next < std::size(kOrder) && out.pictures.contains(kOrder[next])) ++next;
-      if (next == std::size(kOrder)) return fail(fromQt(name), "there is a picture for every state already");
+      if (next == std::size(kOrder))
+        return fail(fromQt(name), "there is a picture for every state already");
       role = kOrder[next];
     }
     if (!out.pictures.empty()) {
       const QImage& other = out.pictures.begin()->second;
       if (other.size() != picture.image.size())
-        return fail(fromQt(name),
-                    fromQt(QStringLiteral("is %1 × %2 px, but %3 is %4 × %5 px; all must have one size")
-                               .arg(picture.image.width())
-                               .arg(picture.image.height())
-                               .arg(first)
-                               .arg(other.width())
-                               .arg(other.height())));
+        return fail(
+            fromQt(name),
+            fromQt(QStringLiteral("is %1 × %2 px, but %3 is %4 × %5 px; all must have one size")
+                       .arg(picture.image.width())
+                       .arg(picture.image.height())
+                       .arg(first)
+                       .arg(other.width())
+                       .arg(other.height())));
     } else {
       first = name;
     }
@@ -124,8 +126,9 @@ QImage withoutButtons(const QImage& picture, const std::vector<Mark>& marks) {
     const QImage before = out;
     for (int y = r.top(); y <= r.bottom(); ++y)
       for (int x = r.left(); x <= r.right(); ++x) {
-        const QRgb around[] = {before.pixel(clampX(r.left() - 1), y), before.pixel(clampX(r.right() + 1), y),
-                               before.pixel(x, clampY(r.top() - 1)), before.pixel(x, clampY(r.bottom() + 1))};
+        const QRgb around[] = {
+            before.pixel(clampX(r.left() - 1), y), before.pixel(clampX(r.right() + 1), y),
+            before.pixel(x, clampY(r.top() - 1)), before.pixel(x, clampY(r.bottom() + 1))};
         const double weights[] = {1.0 / (x - r.left() + 1), 1.0 / (r.right() - x + 1),
                                   1.0 / (y - r.top() + 1), 1.0 / (r.bottom() - y + 1)};
         double sums[4] = {}, total = 0;
@@ -135,16 +138,18 @@ QImage withoutButtons(const QImage& picture, const std::vector<Mark>& marks) {
           for (int c = 0; c < 4; ++c) sums[c] += parts[c] * weights[i];
           total += weights[i];
         }
-        out.setPixel(x, y, qRgba(qRound(sums[0] / total), qRound(sums[1] / total),
-                                 qRound(sums[2] / total), qRound(sums[3] / total)));
+        out.setPixel(x, y,
+                     qRgba(qRound(sums[0] / total), qRound(sums[1] / total),
+                           qRound(sums[2] / total), qRound(sums[3] / total)));
       }
   }
   return out;
 }
 
-Result<CutResult> cutOut(const Sheets& sheets, const std::vector<Mark>& marks, const QString& folder,
-                         const QString& name, double width) {
-  if (folder.isEmpty()) return fail({}, "save the project first: the pictures are written beside it");
+Result<CutResult> cutOut(const Sheets& sheets, const std::vector<Mark>& marks,
+                         const QString& folder, const QString& name, double width) {
+  if (folder.isEmpty())
+    return fail({}, "save the project first: the pictures are written beside it");
   const QString art = QDir(folder).filePath(QStringLiteral("art"));
   if (!QDir().mkpath(art)) return fail(fromQt(art), "cannot be made");
   const double scale = width / sheets.rest().width();
@@ -166,14 +171,16 @@ Result<CutResult> cutOut(const Sheets& sheets, const std::vector<Mark>& marks, c
     button.x = std::round(r.x() * scale);
     button.y = std::round(r.y() * scale);
     for (const auto& [role, sheet] : sheets.pictures) {
-      const auto file = write(sheet.copy(r), base + QLatin1Char('-') + toQt(std::string(nameOf(role))));
+      const auto file =
+          write(sheet.copy(r), base + QLatin1Char('-') + toQt(std::string(nameOf(role))));
       if (!file) return tl::unexpected(file.error());
       button.pictures.files[role] = *file;
     }
     out.buttons.push_back(std::move(button));
   }
-  const auto ground = write(withoutButtons(sheets.rest(), marks),
-                            toQt(safeFileName(fromQt(name), taken)) + QStringLiteral("-background"));
+  const auto ground =
+      write(withoutButtons(sheets.rest(), marks),
+            toQt(safeFileName(fromQt(name), taken)) + QStringLiteral("-background"));
   if (!ground) return tl::unexpected(ground.error());
   out.background = *ground;
   return out;

@@ -30,8 +30,8 @@ QRect tightened(const QImage& picture, const QRect& rect);
 // The picture with the rectangles filled from their surroundings.
 QImage withoutButtons(const QImage& picture, const std::vector<Mark>& marks);
 
-// Writes the pictures into `folder`/art and gives the buttons, their places scaled so that the sheet
-// is `width` px wide, and the background's file. No file that is there is written over.
+// Writes the pictures into `folder`/art and gives the buttons, their places scaled so that the
+// sheet is `width` px wide, and the background's file. No file that is there is written over.
 struct CutResult {
   std::vector<CutButton> buttons;
   std::string background;

@@ -1,8 +1,8 @@
 #include "desktop/shots.h"
 
+#include <QAction>
 #include <QApplication>
 #include <QDir>
-#include <QAction>
 #include <QTest>
 #include <iostream>
 

@@ -51,10 +51,10 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
   const bool two = v.number(Prop::Lines) >= 1.5;
   const std::string& overflow = v.text(Prop::Overflow);
   // Sizes are rounded to the pixel by the font; key by what it will be.
-  const std::string key = fmt::format(
-      "{}\n{}\n{}\n{:.1f}\n{}\n{}\n{}\n{}\n{}", v.text(Prop::Family), std::lround(size),
-      std::lround(v.number(Prop::Weight)), v.number(Prop::Spacing), v.text(Prop::Case), two,
-      overflow, overflow == "spill" && !two ? 0 : std::lround(width), caption);
+  const std::string key =
+      fmt::format("{}\n{}\n{}\n{:.1f}\n{}\n{}\n{}\n{}\n{}", v.text(Prop::Family), std::lround(size),
+                  std::lround(v.number(Prop::Weight)), v.number(Prop::Spacing), v.text(Prop::Case),
+                  two, overflow, overflow == "spill" && !two ? 0 : std::lround(width), caption);
   if (const auto at = laid_.find(key); at != laid_.end()) return at->second;
   if (laid_.size() > kMostKept) laid_.clear();
   Laid out;
@@ -91,7 +91,8 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
   option.setAlignment(align == "centre" ? Qt::AlignHCenter
                       : align == "end"  ? Qt::AlignRight
                                         : Qt::AlignLeft);
-  out.size = {widest(out.font), metrics.height() + metrics.lineSpacing() * double(lines.size() - 1)};
+  out.size = {widest(out.font),
+              metrics.height() + metrics.lineSpacing() * double(lines.size() - 1)};
   out.text.setTextFormat(Qt::PlainText);
   out.text.setText(lines.join(QChar::LineSeparator));
   if (lines.size() > 1) {

@@ -57,10 +57,10 @@ std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& k
     for (int x = 0; x < area.width(); ++x) {
       const Colour below = fromQt(behind.pixelColor(x, y)), above = fromQt(with.pixelColor(x, y));
       const Colour full = over(text, below);
-      const int span = std::abs(full.r - below.r) + std::abs(full.g - below.g) +
-                       std::abs(full.b - below.b);
-      const int moved = std::abs(above.r - below.r) + std::abs(above.g - below.g) +
-                        std::abs(above.b - below.b);
+      const int span =
+          std::abs(full.r - below.r) + std::abs(full.g - below.g) + std::abs(full.b - below.b);
+      const int moved =
+          std::abs(above.r - below.r) + std::abs(above.g - below.g) + std::abs(above.b - below.b);
       if (span < 3 || moved < span * kLeastCoverage) continue;
       all.push_back({contrast(full, below), full, below});
     }

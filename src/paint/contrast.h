@@ -7,7 +7,7 @@
 namespace bristle {
 
 struct CaptionContrast {
-  double ratio = 0;  // WCAG 2.2 §1.4.3: 1–21, the lowest of all but the worst twentieth of px
+  double ratio = 0;     // WCAG 2.2 §1.4.3: 1–21, the lowest of all but the worst twentieth of px
   Colour text, behind;  // there
 };
 

@@ -27,8 +27,8 @@ QPainterPath polygon(const QRectF& r, int sides) {
   QPainterPath path;
   for (int i = 0; i < sides; ++i) {
     const double angle = 2 * std::numbers::pi * i / sides - std::numbers::pi / 2;
-    const QPointF p = r.center() + QPointF(std::cos(angle) * r.width() / 2,
-                                           std::sin(angle) * r.height() / 2);
+    const QPointF p =
+        r.center() + QPointF(std::cos(angle) * r.width() / 2, std::sin(angle) * r.height() / 2);
     i == 0 ? path.moveTo(p) : path.lineTo(p);
   }
   path.closeSubpath();
@@ -49,10 +49,9 @@ const QPainterPath* outline(const std::string& data) {
 QPainterPath roundedPath(const QRectF& rect, Four radii) {
   QPainterPath path;
   const double w = rect.width(), h = rect.height();
-  const double over = std::max({(radii.a + radii.b) / std::max(w, 1e-6),
-                                (radii.c + radii.d) / std::max(w, 1e-6),
-                                (radii.b + radii.c) / std::max(h, 1e-6),
-                                (radii.a + radii.d) / std::max(h, 1e-6)});
+  const double over =
+      std::max({(radii.a + radii.b) / std::max(w, 1e-6), (radii.c + radii.d) / std::max(w, 1e-6),
+                (radii.b + radii.c) / std::max(h, 1e-6), (radii.a + radii.d) / std::max(h, 1e-6)});
   if (over > 1) radii = {radii.a / over, radii.b / over, radii.c / over, radii.d / over};
   if (radii.even()) {
     path.addRoundedRect(rect, radii.a, radii.a);
@@ -83,11 +82,13 @@ QPainterPath formPath(const PartValues& shape, const QRectF& rect, double by) {
   }
   if (form == "pill") return roundedPath(r, Four::all(std::min(r.width(), r.height()) / 2));
   if (form == "chevron") return chevron(r, shape.number(Prop::Point));
-  if (form == "polygon") return polygon(r, static_cast<int>(std::lround(shape.number(Prop::Sides))));
+  if (form == "polygon")
+    return polygon(r, static_cast<int>(std::lround(shape.number(Prop::Sides))));
   if (form == "outline")
     if (const QPainterPath* path = outline(shape.text(Prop::Outline)))
-      return QTransform::fromTranslate(r.x(), r.y()).scale(r.width() / 100, r.height() / 100).map(
-          *path);
+      return QTransform::fromTranslate(r.x(), r.y())
+          .scale(r.width() / 100, r.height() / 100)
+          .map(*path);
   const Four& radii = shape.four(Prop::Radius);
   // A corner that is square stays square when the outline grows or shrinks.
   const auto grown = [by](double v) { return v > 0 ? std::max(0.0, v + by) : 0.0; };

@@ -216,8 +216,8 @@ void LookPainter::picture(QPainter& painter, const PartValues& v, const QRectF& 
   look.tint = v.colour(Prop::Tint);
   look.across = std::max(1, static_cast<int>(v.number(Prop::FramesAcross)));
   look.down = std::max(1, static_cast<int>(v.number(Prop::FramesDown)));
-  look.frame = frameAt(v.text(Prop::Playing), v.number(Prop::FrameRate), look.across * look.down,
-                       since);
+  look.frame =
+      frameAt(v.text(Prop::Playing), v.number(Prop::FrameRate), look.across * look.down, since);
   pictures_.draw(painter, rect, look);
 }
 
@@ -263,8 +263,8 @@ double LookPainter::reach(const Kind& kind, const LookTable& table) {
         });
     all |= wholeTransform(whole, box).mapRect(parts);
   }
-  return std::ceil(std::max({-all.left(), -all.top(), all.right() - box.right(),
-                             all.bottom() - box.bottom()})) +
+  return std::ceil(std::max(
+             {-all.left(), -all.top(), all.right() - box.right(), all.bottom() - box.bottom()})) +
          2;
 }
 

@@ -46,8 +46,8 @@ QImage drawn(QSvgRenderer& svg, const QString& group, const QSize& size) {
   if (view.isEmpty() || bounds.isEmpty()) return image;
   const double sx = size.width() / view.width(), sy = size.height() / view.height();
   svg.render(&painter, group,
-             QRectF((bounds.x() - view.x()) * sx, (bounds.y() - view.y()) * sy,
-                    bounds.width() * sx, bounds.height() * sy));
+             QRectF((bounds.x() - view.x()) * sx, (bounds.y() - view.y()) * sy, bounds.width() * sx,
+                    bounds.height() * sy));
   return image;
 }
 

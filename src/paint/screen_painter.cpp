@@ -40,8 +40,12 @@ const LookTable* LookTables::get(const Project& project, const KindId& id, const
   const Naming names = naming(project);
   if (!entry.table || !entry.kind.same(*kind) || !entry.machine.same(*machine) ||
       !entry.named.same(project.named) || entry.dark != names.dark) {
-    entry = {*kind, *machine, project.named, names.dark,
-             std::make_unique<LookTable>(**kind, **machine, names), {}};
+    entry = {*kind,
+             *machine,
+             project.named,
+             names.dark,
+             std::make_unique<LookTable>(**kind, **machine, names),
+             {}};
   }
   if (!own || own->empty()) return entry.table.get();
   if (entry.owned.size() > kMostOwned) entry.owned.clear();
@@ -94,7 +98,8 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
       }
       ButtonRun& button = run.buttons[size_t(index)];
       looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
-                       button.player.at(session.now()), box, item.button()->caption, button.player.since(session.now()));
+                       button.player.at(session.now()), box, item.button()->caption,
+                       button.player.since(session.now()));
     }
   }
 }

@@ -59,8 +59,8 @@ class Expansion {
 bool staysInside(const QString& reference) {
   const QString r = reference.trimmed();
   // A picture inside the text may be any but another SVG, which nobody would have looked at.
-  return r.startsWith(QLatin1Char('#')) ||
-         (r.startsWith(QStringLiteral("data:image/")) && !r.startsWith(QStringLiteral("data:image/svg")));
+  return r.startsWith(QLatin1Char('#')) || (r.startsWith(QStringLiteral("data:image/")) &&
+                                            !r.startsWith(QStringLiteral("data:image/svg")));
 }
 
 // url(…) in styles and attributes may only point into the document.

@@ -155,7 +155,9 @@ class Reader {
     const int pieces = std::max(1, int(std::ceil(std::abs(span) / (std::numbers::pi / 2) - 1e-9)));
     const double step = span / pieces, k = 4.0 / 3 * std::tan(step / 4);
     const QPointF middle = turned.map(centre) + (now_ + to) / 2;
-    const auto at = [&](double x, double y) { return middle + turned.map(QPointF(x * rx, y * ry)); };
+    const auto at = [&](double x, double y) {
+      return middle + turned.map(QPointF(x * rx, y * ry));
+    };
     for (int i = 0; i < pieces; ++i) {
       const double t = from + step * i, u = t + step;
       const QPointF end = i + 1 == pieces ? to : at(std::cos(u), std::sin(u));

@@ -1,9 +1,17 @@
 // The Shape bench by mouse and keyboard: what the document and the picture become.
 #include <QClipboard>
 #include <QDir>
+#include <QDragEnterEvent>
+#include <QDropEvent>
+#include <QMimeData>
+#include <set>
 
+#include "core/edit/button_edits.h"
 #include "core/edit/named_edits.h"
+#include "core/edit/state_edits.h"
 #include "core/formats/tokens_file.h"
+#include "desktop/frame/theme.h"
+#include "desktop/place/canvas.h"
 #include "desktop/shape/carry_page.h"
 #include "desktop/shape/cut_page.h"
 #include "desktop/shape/ledger.h"
@@ -57,7 +65,7 @@ class Shape : public WindowTest {
     editor->selectAll();
     QTest::keyClicks(editor, text);
     QTest::keyClick(editor, Qt::Key_Return);
-  QCoreApplication::processEvents();  // the commit is queued
+    QCoreApplication::processEvents();  // the commit is queued
   }
   // A command by its name, as the finder runs it.
   void run(const char* name) {
@@ -374,13 +382,153 @@ TEST_F(Shape, AValueGetsANameOnTheCardAndChangesInOnePlace) {
   EXPECT_EQ(cell(key(0, Prop::Fill), 0).data().toString(), QStringLiteral("other"));
 }
 
+TEST_F(Shape, TheWayIntoAStateTakesANamedDuration) {
+  ASSERT_TRUE(work().perform(addNamed(NamedType::Duration, "time.quick", 90.0)));
+  work().pickColumns({StateId{"pressed"}}, key(0, Prop::Fill));
+  fill(QStringLiteral("Comes in"), QStringLiteral("time.quick"));
+  const Machine& machine = *project().machines[0];
+  int into = 0;
+  for (const Transition& t : machine.transitions) {
+    if (t.to != StateId{"pressed"}) continue;
+    ++into;
+    EXPECT_EQ(t.timing->namedDuration, project().named->front().id);
+  }
+  EXPECT_GT(into, 2);
+  EXPECT_EQ(usesOf(project(), project().named->front().id).size(), 1U);
+  fill(QStringLiteral("Eases"), QStringLiteral("linear"));
+  fill(QStringLiteral("Comes in"), QStringLiteral("250 ms"));
+  const Timing timing = timingInto(*project().machines[0], StateId{"pressed"});
+  EXPECT_EQ(timing.duration, 250);
+  EXPECT_FALSE(timing.namedDuration);
+  EXPECT_EQ(timing.easing.type, EasingType::Linear);
+  const Project before = project();
+  fill(QStringLiteral("Eases"), QStringLiteral("bouncy"));
+  EXPECT_TRUE(equal(project(), before));
+}
+
+TEST_F(Shape, HitAreasAreShownWhereTheyOverlapOnTheScreen) {
+  ASSERT_TRUE(work().perform(addScreen("Title")));
+  const ScreenId screen = project().screens[0]->id;
+  work().pickScreen(screen);
+  ASSERT_TRUE(work().perform(addButton(screen, kind().id, "A", 100, 100)));
+  ASSERT_TRUE(work().perform(addButton(screen, kind().id, "B", 100, 172)));
+  ASSERT_TRUE(work().perform(addButton(screen, kind().id, "C", 900, 700)));
+  window->openBench(QStringLiteral("place"));
+  auto* canvas = window->findChild<Canvas*>();
+  const QImage plain = canvas->grab().toImage();
+  run("Show hit areas");
+  const QColor wrong = theme().wrong;
+  EXPECT_NE(canvas->grab().toImage(), plain);
+  EXPECT_EQ(count(canvas->grab().toImage(), wrong, 8), 0) << "8 px lie between them";
+  ASSERT_TRUE(work().perform(changeKind(kind().id, "hit", {}, [](Kind& k) { k.hitPadding = 6; })));
+  EXPECT_GT(count(canvas->grab().toImage(), wrong, 8), 40) << "now they meet";
+}
+
+TEST_F(Shape, APanelOnAScreenBecomesAButton) {
+  ASSERT_TRUE(work().perform(addScreen("Title")));
+  work().pickScreen(project().screens[0]->id);
+  window->openBench(QStringLiteral("place"));
+  run("Add panel");
+  ASSERT_EQ(project().screens[0]->items.size(), 1U);
+  work().pickItems({project().screens[0]->items[0]->id});
+  run("Make a button of the picked panel or picture");
+  ASSERT_NE(project().screens[0]->items[0]->button(), nullptr);
+  EXPECT_EQ(project().kinds.size(), 2U);
+  fill(QStringLiteral("Description"), QStringLiteral("Leads below"));
+  EXPECT_EQ(project().screens[0]->items[0]->button()->description, "Leads below");
+}
+
+TEST_F(Shape, PicturesDroppedOnTheBenchBecomeKinds) {
+  save();
+  QImage image(50, 30, QImage::Format_RGB32);
+  image.fill(Qt::darkGreen);
+  image.save(path("leaf.png"));
+  QMimeData data;
+  data.setUrls({QUrl::fromLocalFile(path("leaf.png"))});
+  QDragEnterEvent enter(QPoint(200, 200), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+  QApplication::sendEvent(&bench(), &enter);
+  EXPECT_TRUE(enter.isAccepted());
+  QDropEvent drop(QPointF(200, 200), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+  QApplication::sendEvent(&bench(), &drop);
+  ASSERT_EQ(project().kinds.size(), 2U);
+  EXPECT_EQ(kind(1).name, "leaf");
+  EXPECT_GT(count(tile(1), QColor(Qt::darkGreen)), 300);
+}
+
+TEST_F(Shape, PartsAreCopiedReorderedAndPasted) {
+  work().pickColumns({Column{}}, key(1, Prop::BorderWidth));
+  const PartId ring = kind().parts[1].id;
+  click(QStringLiteral("Bring the part forward"));
+  EXPECT_EQ(kind().parts[2].id, ring);
+  click(QStringLiteral("Send the part back"));
+  click(QStringLiteral("Send the part back"));
+  EXPECT_EQ(kind().parts[0].id, ring);
+  run("Copy the part");
+  ASSERT_TRUE(work().perform(addKind("Other", Wins::Hover)));
+  work().pickKind(kind(1).id);
+  run("Paste the part");
+  EXPECT_EQ(kind(1).parts.back().name, "Focus ring 2");
+  EXPECT_EQ(seen("focused", {kind(1).parts.back().id, Prop::Shown}, 1), Value(true));
+}
+
+TEST_F(Shape, EveryHandleOfEverySortOfPartChangesTheDocument) {
+  for (PartType type : {PartType::Marker, PartType::Picture, PartType::Icon})
+    ASSERT_TRUE(work().perform(addPart(kind().id, type, "P")));
+  const auto parts = kind().parts;
+  ASSERT_TRUE(work().perform(
+      setLook(kind().id, {Column{}}, {parts[4].id, Prop::Fit}, std::string("nine-slice"))));
+  ASSERT_TRUE(work().perform(
+      setLook(kind().id, {Column{}}, {parts[0].id, Prop::Radius}, Four{4, 8, 12, 16})));
+  ASSERT_TRUE(
+      work().perform(setLook(kind().id, {StateId{"hover"}}, {parts[0].id, Prop::Fill},
+                             *parseValue("#fff #000 radial 0.5 0.5 0.4", Fill{}, nullptr))));
+  std::set<Handle::Sort> sorts;
+  for (size_t i = 0; i <= parts.size(); ++i) {
+    const PropKey row = i < parts.size() ? PropKey{parts[i].id, i == 0 ? Prop::Fill : Prop::Shown}
+                                         : PropKey{{}, Prop::Scale};
+    work().pickColumns({StateId{"hover"}}, row);
+    for (const Handle& handle : handlesOf(work(), StateId{"hover"})) {
+      sorts.insert(handle.sort);
+      const Project before = project();
+      const auto edit =
+          dragged(work(), StateId{"hover"}, handle, handle.at, handle.at + QPointF(5, 7));
+      ASSERT_TRUE(edit) << fromQt(handle.name);
+      ASSERT_TRUE(work().perform(*edit)) << fromQt(handle.name);
+      EXPECT_FALSE(equal(project(), before)) << fromQt(handle.name);
+      work().undo();
+      EXPECT_TRUE(equal(project(), before)) << fromQt(handle.name) << ": one step back";
+    }
+  }
+  for (auto sort : {Handle::Sort::Move, Handle::Sort::Size, Handle::Sort::Corner,
+                    Handle::Sort::Pivot, Handle::Sort::HitPadding, Handle::Sort::Padding,
+                    Handle::Sort::Centre, Handle::Sort::Radius, Handle::Sort::Slice})
+    EXPECT_TRUE(sorts.contains(sort)) << int(sort);
+}
+
+TEST_F(Shape, AMissingPictureAndFontAreNamedOnTheCard) {
+  ASSERT_TRUE(work().perform(addPart(kind().id, PartType::Picture, "Art")));
+  const PropKey file{kind().parts[3].id, Prop::File};
+  work().pickColumns({Column{}}, file);
+  fill(QStringLiteral("Value"), QStringLiteral("../../etc/passwd"));
+  const auto says = [&](const QString& text) {
+    for (auto* label : bench().card()->findChildren<QLabel*>())
+      if (label->isVisible() && label->text().contains(text)) return true;
+    return false;
+  };
+  EXPECT_TRUE(says(QStringLiteral("missing")) || says(QStringLiteral("outside")));
+  work().pickColumns({Column{}}, key(2, Prop::Family));
+  fill(QStringLiteral("Value"), QStringLiteral("No Such Family 99"));
+  EXPECT_TRUE(says(QStringLiteral("stands in")));
+}
+
 TEST_F(Shape, TokensComeInAndGoOut) {
   run("Named values");
   auto* named = page<NamedPage>();
   ASSERT_NE(named, nullptr);
   QFile file(path("in.tokens.json"));
   ASSERT_TRUE(file.open(QIODevice::WriteOnly));
-  file.write(R"({"sea": {"$type": "color", "deep": {"$value": "#102030"}, "line": {"$type": "strokeStyle", "$value": "dotted"}}})");
+  file.write(
+      R"({"sea": {"$type": "color", "deep": {"$value": "#102030"}, "line": {"$type": "strokeStyle", "$value": "dotted"}}})");
   file.close();
   EXPECT_TRUE(named->importTokens(path("in.tokens.json")));
   ASSERT_EQ(project().named->size(), 1U);
@@ -434,8 +582,8 @@ TEST_F(Shape, ALibraryIsSavedOpenedAndItsConflictsAnswered) {
   auto* library = page<LibraryPage>();
   ASSERT_NE(library, nullptr);
   ASSERT_TRUE(library->saveLibrary(path("mine.bristle"), false));
-  ASSERT_TRUE(work().perform(
-      setLook(kind().id, {Column{}}, key(0, Prop::BorderWidth), Value(9.0))));
+  ASSERT_TRUE(
+      work().perform(setLook(kind().id, {Column{}}, key(0, Prop::BorderWidth), Value(9.0))));
   ASSERT_TRUE(library->openLibrary(path("mine.bristle")));
   QCoreApplication::processEvents();
   choose(QStringLiteral("What becomes of Hatch"), 2);
@@ -462,7 +610,8 @@ TEST_F(Shape, LooksAreCarriedOverToChosenKindsInOneStep) {
   QTest::keyClick(targets, Qt::Key_Space);
   const Project before = project();
   click(QStringLiteral("Carry over"));
-  EXPECT_EQ(toText(valueIn(kind(1), StateId{"hover"}, {kind(1).parts[0].id, Prop::Fill})), "#090909");
+  EXPECT_EQ(toText(valueIn(kind(1), StateId{"hover"}, {kind(1).parts[0].id, Prop::Fill})),
+            "#090909");
   work().undo();
   EXPECT_TRUE(equal(project(), before));
 }
@@ -485,7 +634,8 @@ TEST_F(Shape, ButtonsAreCutFromFlatArt) {
   run("Cut buttons from a flat picture");
   auto* page = this->page<CutPage>();
   ASSERT_NE(page, nullptr);
-  EXPECT_FALSE(page->openSheets(sheets + QStringList{sheet("menu-pressed.png", Qt::red, {320, 170})}))
+  EXPECT_FALSE(
+      page->openSheets(sheets + QStringList{sheet("menu-pressed.png", Qt::red, {320, 170})}))
       << "one differs in size";
   ASSERT_TRUE(page->openSheets(sheets));
   QCoreApplication::processEvents();
@@ -524,10 +674,11 @@ TEST_F(Shape, PicturesDroppedTogetherAreMatchedByTheirNames) {
   EXPECT_FALSE(kindsFromFiles(work(), {write("a.png", {40, 20}), write("a-hover.png", {42, 20})}))
       << "a hover picture that is 2 px wider";
   EXPECT_EQ(project().kinds.size(), 1U);
-  EXPECT_TRUE(kindsFromFiles(
-      work(), {write("b.png", {40, 20}), write("b-hover.png", {40, 20}), write("c.png", {60, 30})}));
+  EXPECT_TRUE(kindsFromFiles(work(), {write("b.png", {40, 20}), write("b-hover.png", {40, 20}),
+                                      write("c.png", {60, 30})}));
   ASSERT_EQ(project().kinds.size(), 3U);
-  EXPECT_EQ(std::get<std::string>(seen("hover", {kind(1).parts[0].id, Prop::File}, 1)), "b-hover.png");
+  EXPECT_EQ(std::get<std::string>(seen("hover", {kind(1).parts[0].id, Prop::File}, 1)),
+            "b-hover.png");
   EXPECT_EQ(kind(2).width, 60);
 }
 
@@ -547,7 +698,8 @@ TEST_F(Shape, TheGroupsOfAnSvgBecomeStates) {
   EXPECT_GT(count(tile(2), QColor(0, 255, 0)), 400);
   QFile evil(path("evil.svg"));
   ASSERT_TRUE(evil.open(QIODevice::WriteOnly));
-  evil.write(R"(<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="9" height="9"><image xlink:href="file:///etc/hostname" width="9" height="9"/></svg>)");
+  evil.write(
+      R"(<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="9" height="9"><image xlink:href="file:///etc/hostname" width="9" height="9"/></svg>)");
   evil.close();
   EXPECT_FALSE(kindsFromFiles(work(), {path("evil.svg")}));
   EXPECT_EQ(project().kinds.size(), 2U);

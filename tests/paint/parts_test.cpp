@@ -4,9 +4,9 @@
 #include <QPainter>
 #include <QTemporaryDir>
 
-#include "core/machine/mix.h"
 #include "core/formats/file_io.h"
 #include "core/formats/project_file.h"
+#include "core/machine/mix.h"
 #include "deliver/cut.h"
 #include "paint/contrast.h"
 #include "paint/convert.h"
@@ -26,7 +26,8 @@ class Parts : public testing::Test {
   Parts() : history(emptyProject()) {
     must(history, addKind("K", Wins::Hover));
     must(history, resizeKind(kind().id, 100, 60));
-    for (const Part& part : std::vector(kind().parts)) must(history, removePart(kind().id, part.id));
+    for (const Part& part : std::vector(kind().parts))
+      must(history, removePart(kind().id, part.id));
   }
   const Kind& kind() const { return *history.now().kinds[0]; }
   PartId add(PartType type) {
@@ -358,8 +359,8 @@ TEST(Samples, CaptionsOfEveryKindAreReadableOnLightAndDark) {
                                              kind->sampleCaption, ground);
           const bool off = machine.states[s].role == Role::Disabled;
           if (!found) continue;
-          EXPECT_GE(found->ratio, off ? 3.0 : 4.5) << kind->name << ", " << machine.states[s].name << " on "
-                                                   << fromQt(colour.name());
+          EXPECT_GE(found->ratio, off ? 3.0 : 4.5)
+              << kind->name << ", " << machine.states[s].name << " on " << fromQt(colour.name());
         }
     }
   }
@@ -387,24 +388,28 @@ TEST(SvgPaths, AreReadAsTheStandardSays) {
   EXPECT_EQ(box("M0 0Q5 10 10 0T20 0"), box("M0 0Q5 10 10 0Q15-10 20 0"));
   EXPECT_NEAR(box("M0 10A10 10 0 0120 10").height(), 10, 0.1) << "flags without spaces";
   EXPECT_NEAR(box("M0 10a10 10 0 1 0 20 0").height(), 10, 0.1);
-  for (const char* bad : {"", "L1 1", "M1", "M1 1 X2", "M1 1L", "M1 1A1 1 0 2 0 3 3", "M1e9 0", "hello"})
+  for (const char* bad :
+       {"", "L1 1", "M1", "M1 1 X2", "M1 1L", "M1 1A1 1 0 2 0 3 3", "M1e9 0", "hello"})
     EXPECT_FALSE(parseSvgPath(bad)) << bad;
   EXPECT_FALSE(parseSvgPath("M0 0" + std::string(60000, 'z')));
 }
 
 TEST(SvgGuard, RefusesWhatCouldFetchOrBlowUp) {
   const auto why = [](const QByteArray& body, const QByteArray& head = {}) {
-    const auto out = makeSafe(head + "<svg xmlns='http://www.w3.org/2000/svg' "
-                              "xmlns:xlink='http://www.w3.org/1999/xlink'>" + body + "</svg>", "x.svg");
+    const auto out = makeSafe(head +
+                                  "<svg xmlns='http://www.w3.org/2000/svg' "
+                                  "xmlns:xlink='http://www.w3.org/1999/xlink'>" +
+                                  body + "</svg>",
+                              "x.svg");
     return out ? std::string("fine") : out.error().text();
   };
   EXPECT_EQ(why("<g id='a'><rect width='3' height='3' fill='url(#b)'/></g>"), "fine");
   EXPECT_THAT(why("<text>&a;</text>", "<!DOCTYPE svg [<!ENTITY a 'aaaa'><!ENTITY b '&a;&a;'>]>"),
               HasSubstr("entities"));
-  for (const char* body : {"<image xlink:href='http://example.test/a.png'/>", "<image href='/etc/passwd'/>",
-                           "<use href='other.svg#a'/>", "<rect fill='url(http://example.test/#a)'/>",
-                           "<style>@import 'a.css';</style>",
-                           "<image href='data:image/svg+xml;base64,AAAA'/>"})
+  for (const char* body :
+       {"<image xlink:href='http://example.test/a.png'/>", "<image href='/etc/passwd'/>",
+        "<use href='other.svg#a'/>", "<rect fill='url(http://example.test/#a)'/>",
+        "<style>@import 'a.css';</style>", "<image href='data:image/svg+xml;base64,AAAA'/>"})
     EXPECT_THAT(why(body), HasSubstr("outside the file")) << body;
   EXPECT_EQ(why("<image href='data:image/png;base64,AAAA'/>"), "fine");
   QByteArray deep;
@@ -421,8 +426,8 @@ TEST(SvgGuard, RefusesWhatCouldFetchOrBlowUp) {
   EXPECT_THAT(why(bomb), HasSubstr("200,000"));
   EXPECT_THAT(why("<g id='a'><use href='#a'/></g>"), HasSubstr("200,000")) << "in a circle";
   EXPECT_THAT(why("<g>"), HasSubstr("not well-formed"));
-  EXPECT_TRUE(makeSafe("<svg xmlns='http://www.w3.org/2000/svg'><script>x</script></svg>", "x")->text
-                  .indexOf("script") < 0);
+  EXPECT_TRUE(makeSafe("<svg xmlns='http://www.w3.org/2000/svg'><script>x</script></svg>", "x")
+                  ->text.indexOf("script") < 0);
   EXPECT_FALSE(makeSafe(QByteArray(17 << 20, ' '), "x.svg"));
   EXPECT_FALSE(makeSafe("<html/>", "x.svg"));
 }

@@ -54,11 +54,11 @@ struct Kind {
   std::string name;
   MachineId machine;
   Px width = 280, height = 64;
-  bool fitsCaption = false;   // wider where the caption needs it, with
-  Px captionPadding = 24;     // this much at both sides
-  Px hitPadding = 0;          // the hit area reaches this far beyond the box, 0–200 px
+  bool fitsCaption = false;  // wider where the caption needs it, with
+  Px captionPadding = 24;    // this much at both sides
+  Px hitPadding = 0;         // the hit area reaches this far beyond the box, 0–200 px
   HitForm hitForm = HitForm::Box;
-  double hitAlpha = 0.5;  // 0–1: with Alpha, pixels at least this opaque take the pointer
+  double hitAlpha = 0.5;      // 0–1: with Alpha, pixels at least this opaque take the pointer
   bool sizesDiffer = false;   // pictures of different sizes for its states are wanted
   std::string sampleCaption;  // what tiles show
   std::vector<Part> parts;    // painted in this order, the last on top

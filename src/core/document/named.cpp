@@ -6,9 +6,8 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 9> kNames{"colour", "length",   "number",
-                                                 "font",   "weight",   "duration",
-                                                 "easing", "gradient", "shadow"};
+constexpr std::array<std::string_view, 9> kNames{
+    "colour", "length", "number", "font", "weight", "duration", "easing", "gradient", "shadow"};
 
 Colour colourOf(const NamedId& id, Colour otherwise, const Naming& names) {
   const Value* value = names.settle(id);
@@ -16,7 +15,8 @@ Colour colourOf(const NamedId& id, Colour otherwise, const Naming& names) {
   return colour ? *colour : otherwise;
 }
 
-// The sort of value that the property takes, made of what a name stands for; nothing if it can't be.
+// The sort of value that the property takes, made of what a name stands for; nothing if it can't
+// be.
 std::optional<Value> adapted(const Value& value, const Value& like) {
   if (value.index() == like.index()) return value;
   if (std::holds_alternative<Fill>(like))

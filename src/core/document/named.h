@@ -1,5 +1,5 @@
-// Named values: colours, lengths, fonts… that looks and timings use by name, so that a change in one
-// place reaches them all. Names are grouped by dots: "tide.bright".
+// Named values: colours, lengths, fonts… that looks and timings use by name, so that a change in
+// one place reaches them all. Names are grouped by dots: "tide.bright".
 #pragma once
 #include <cstdint>
 #include <optional>

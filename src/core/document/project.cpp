@@ -91,7 +91,8 @@ Project emptyProject() {
 
 bool equal(const Project& a, const Project& b) {
   return a.name == b.name && a.settings == b.settings && a.displays == b.displays &&
-         a.values == b.values && (a.named.same(b.named) || *a.named == *b.named) && a.foreignTokens == b.foreignTokens && a.first == b.first && a.extra == b.extra &&
+         a.values == b.values && (a.named.same(b.named) || *a.named == *b.named) &&
+         a.foreignTokens == b.foreignTokens && a.first == b.first && a.extra == b.extra &&
          equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
          equalShared(a.screens, b.screens, equalScreens);

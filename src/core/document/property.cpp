@@ -44,8 +44,7 @@ Table placing(T part, const char* pinX, bool sized) {
   out.push_back({P::Scale, part, "scale", "Scale", 1.0, 0, 10, 0.01, {}, false});
   out.push_back({P::PivotX, part, "pivotX", "Pivot x", 0.5, -2, 3, 0.01, {}, false});
   out.push_back({P::PivotY, part, "pivotY", "Pivot y", 0.5, -2, 3, 0.01, {}, false});
-  out.push_back(
-      {P::Opacity, part, "opacity", "Opacity", 1.0, 0, 1, 0.01, {}, part == T::Picture});
+  out.push_back({P::Opacity, part, "opacity", "Opacity", 1.0, 0, 1, 0.01, {}, part == T::Picture});
   return out;
 }
 
@@ -95,19 +94,19 @@ Table shape() {
 
 Table label() {
   constexpr T t = T::Label;
-  return joined({plain(P::Shown, t, "shown", "Shown", true, true),
-                 plain(P::Colour, t, "colour", "Colour", kInk, true),
-                 plain(P::Family, t, "family", "Font", std::string("Inter"), true),
-                 {P::Size, t, "size", "Size", 24.0, 4, 400},
-                 {P::Weight, t, "weight", "Weight", 500.0, 100, 900, 10},
-                 text(P::Align, t, "align", "Align", "centre", "start|centre|end", true),
-                 {P::Spacing, t, "spacing", "Letter spacing", 0.0, -50, 200, 0.1, {}, false},
-                 text(P::Case, t, "case", "Case", "as typed", "as typed|upper|lower", false),
-                 {P::Padding, t, "padding", "Padding", Four{}, 0, 2000, 1, {}, false},
-                 {P::Lines, t, "lines", "Lines", 1.0, 1, 2, 0.05, {}, false},
-                 text(P::Overflow, t, "overflow", "Too long", "ellipsis", "ellipsis|shrink|spill",
-                      false)},
-                placing(t, "centre", true));
+  return joined(
+      {plain(P::Shown, t, "shown", "Shown", true, true),
+       plain(P::Colour, t, "colour", "Colour", kInk, true),
+       plain(P::Family, t, "family", "Font", std::string("Inter"), true),
+       {P::Size, t, "size", "Size", 24.0, 4, 400},
+       {P::Weight, t, "weight", "Weight", 500.0, 100, 900, 10},
+       text(P::Align, t, "align", "Align", "centre", "start|centre|end", true),
+       {P::Spacing, t, "spacing", "Letter spacing", 0.0, -50, 200, 0.1, {}, false},
+       text(P::Case, t, "case", "Case", "as typed", "as typed|upper|lower", false),
+       {P::Padding, t, "padding", "Padding", Four{}, 0, 2000, 1, {}, false},
+       {P::Lines, t, "lines", "Lines", 1.0, 1, 2, 0.05, {}, false},
+       text(P::Overflow, t, "overflow", "Too long", "ellipsis", "ellipsis|shrink|spill", false)},
+      placing(t, "centre", true));
 }
 
 Table marker() {
@@ -122,17 +121,16 @@ Table marker() {
 
 Table picture() {
   constexpr T t = T::Picture;
-  return joined(
-      {plain(P::Shown, t, "shown", "Shown", true, true),
-       plain(P::File, t, "file", "File", std::string(), true),
-       text(P::Fit, t, "fit", "Fit", "contain", "contain|cover|whole|nine-slice", true),
-       {P::Slices, t, "slices", "Slice margins", Four{}, 0, 4000, 1, {}, false},
-       plain(P::Tint, t, "tint", "Tint", kNoColour, false),
-       {P::FramesAcross, t, "framesAcross", "Frames across", 1.0, 1, 200, 0.1, {}, false},
-       {P::FramesDown, t, "framesDown", "Frames down", 1.0, 1, 200, 0.1, {}, false},
-       {P::FrameRate, t, "frameRate", "Frames a second", 12.0, 0.1, 120, 0.1, {}, false},
-       text(P::Playing, t, "playing", "Frames play", "stand", "stand|loop|once", false)},
-      placing(t, "centre", true));
+  return joined({plain(P::Shown, t, "shown", "Shown", true, true),
+                 plain(P::File, t, "file", "File", std::string(), true),
+                 text(P::Fit, t, "fit", "Fit", "contain", "contain|cover|whole|nine-slice", true),
+                 {P::Slices, t, "slices", "Slice margins", Four{}, 0, 4000, 1, {}, false},
+                 plain(P::Tint, t, "tint", "Tint", kNoColour, false),
+                 {P::FramesAcross, t, "framesAcross", "Frames across", 1.0, 1, 200, 0.1, {}, false},
+                 {P::FramesDown, t, "framesDown", "Frames down", 1.0, 1, 200, 0.1, {}, false},
+                 {P::FrameRate, t, "frameRate", "Frames a second", 12.0, 0.1, 120, 0.1, {}, false},
+                 text(P::Playing, t, "playing", "Frames play", "stand", "stand|loop|once", false)},
+                placing(t, "centre", true));
 }
 
 Table icon() {

@@ -264,7 +264,8 @@ std::optional<Value> parsePlain(std::string_view text, const Value& like, const 
     const Naming* names;
     std::optional<Value> operator()(double) const {
       what = "a number, for example 12 or 0.5";
-      if (parts.size() == 1)
+      const bool unit = parts.size() == 2 && (parts[1] == "ms" || parts[1] == "px");
+      if (parts.size() == 1 || unit)
         if (auto v = number(parts[0])) return *v;
       return {};
     }
@@ -312,8 +313,8 @@ std::optional<Value> parseValue(std::string_view text, const Value& like, std::s
     if (const NamedValue* named = names->find(parts[0])) {
       // A colour in a fill stays a fill, so that more stops can be added to it.
       const Value* value = names->settle(named->id);
-      const bool colourInFill = value && std::holds_alternative<Colour>(*value) &&
-                                std::holds_alternative<Fill>(like);
+      const bool colourInFill =
+          value && std::holds_alternative<Colour>(*value) && std::holds_alternative<Fill>(like);
       if (!colourInFill) return NamedRef{named->id};
     }
   }

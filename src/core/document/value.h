@@ -91,8 +91,7 @@ struct NamedRef {
   bool operator==(const NamedRef&) const = default;
 };
 
-using Value =
-    std::variant<double, bool, Colour, Fill, Shadow, std::string, Four, Easing, NamedRef>;
+using Value = std::variant<double, bool, Colour, Fill, Shadow, std::string, Four, Easing, NamedRef>;
 
 struct Naming;
 

@@ -14,12 +14,12 @@ struct Word {
 };
 // What people call the states of a button in the names of their files.
 constexpr Word kWords[] = {
-    {"normal", Role::Rest},      {"rest", Role::Rest},         {"up", Role::Rest},
-    {"idle", Role::Rest},        {"default", Role::Rest},      {"hover", Role::Hover},
-    {"over", Role::Hover},       {"highlight", Role::Hover},   {"pressed", Role::Press},
-    {"press", Role::Press},      {"down", Role::Press},        {"active", Role::Press},
-    {"focused", Role::Focus},    {"focus", Role::Focus},       {"selected", Role::Focus},
-    {"disabled", Role::Disabled}, {"off", Role::Disabled},     {"inactive", Role::Disabled},
+    {"normal", Role::Rest},       {"rest", Role::Rest},       {"up", Role::Rest},
+    {"idle", Role::Rest},         {"default", Role::Rest},    {"hover", Role::Hover},
+    {"over", Role::Hover},        {"highlight", Role::Hover}, {"pressed", Role::Press},
+    {"press", Role::Press},       {"down", Role::Press},      {"active", Role::Press},
+    {"focused", Role::Focus},     {"focus", Role::Focus},     {"selected", Role::Focus},
+    {"disabled", Role::Disabled}, {"off", Role::Disabled},    {"inactive", Role::Disabled},
 };
 
 constexpr std::string_view kBetween = "-_. ";
@@ -68,7 +68,9 @@ void makePictureKind(Project& project, Kind& kind, const StatePictures& p) {
   for (const auto& [role, file] : p.files)
     if (const StateId state = stateOf(machine, role); state && role != Role::Rest)
       kind.departures[state].set({picture, Prop::File}, file);
-  const auto state = [&](Role role) -> LookValues& { return kind.departures[stateOf(machine, role)]; };
+  const auto state = [&](Role role) -> LookValues& {
+    return kind.departures[stateOf(machine, role)];
+  };
   if (!p.files.contains(Role::Hover))
     state(Role::Hover).set({picture, Prop::Tint}, Colour{255, 255, 255, 38});
   if (!p.files.contains(Role::Press))
@@ -93,7 +95,8 @@ void makePictureKind(Project& project, Kind& kind, const StatePictures& p) {
 Result<Project> withPictureKind(const Project& before, const StatePictures& pictures) {
   if (!pictures.files.contains(Role::Rest))
     return fail(pictures.name, "expected a picture of the resting state");
-  auto after = addKind(pictures.name.empty() ? "Picture" : pictures.name, Wins::Hover).apply(before);
+  auto after =
+      addKind(pictures.name.empty() ? "Picture" : pictures.name, Wins::Hover).apply(before);
   if (!after) return after;
   makePictureKind(*after, *edit(*after, after->kinds.back()->id), pictures);
   return after;
@@ -125,9 +128,12 @@ Edit detach(ScreenId screen, ItemId item) {
             for (const auto& other : before.kinds) names.push_back(other->name);
             own.name = freeName(names, displayName(*placed));
             own.sampleCaption = placed->button()->caption;
-            for (const auto& [key, value] : placed->button()->own.base) own.base.set(key, value);
+            // What the button held for parts of another kind that it once was stays behind.
+            for (const auto& [key, value] : placed->button()->own.base)
+              if (partType(own, key.part)) own.base.set(key, value);
             for (const auto& [state, values] : placed->button()->own.departures)
-              for (const auto& [key, value] : values) own.departures[state].set(key, value);
+              for (const auto& [key, value] : values)
+                if (partType(own, key.part)) own.departures[state].set(key, value);
             ButtonData& button = *edit(*edit(*after, screen), item)->button();
             button.kind = own.id;
             button.own = {};
@@ -147,9 +153,9 @@ Edit buttonFrom(ScreenId screen, ItemId item) {
             };
             const Px w = size(placed->place.x, 320), h = size(placed->place.y, 200);
             const std::string name = displayName(*placed);
-            auto after = picture
-                             ? withPictureKind(before, {name, w, h, {{Role::Rest, picture->file}}, {}})
-                             : addKind(name, Wins::Hover).apply(before);
+            auto after =
+                picture ? withPictureKind(before, {name, w, h, {{Role::Rest, picture->file}}, {}})
+                        : addKind(name, Wins::Hover).apply(before);
             if (!after) return after;
             Kind& kind = *edit(*after, after->kinds.back()->id);
             if (panel) {
@@ -173,8 +179,9 @@ Edit buttonFrom(ScreenId screen, ItemId item) {
 }
 
 Edit kindFromPictures(StatePictures pictures) {
-  return {"new kind from pictures", {},
-          [=](const Project& before) { return withPictureKind(before, pictures); }};
+  return {"new kind from pictures", {}, [=](const Project& before) {
+            return withPictureKind(before, pictures);
+          }};
 }
 
 Edit kindsFromPictures(std::vector<StatePictures> all, ScreenId screen, Px x, Px y) {

@@ -50,7 +50,8 @@ void carryPart(const Kind& from, const Machine& here, const PartId& source, bool
   std::erase_if(to.departures, [](const auto& entry) { return entry.second.empty(); });
 }
 
-// By the state that a transition leads to, since that is what a timing belongs to in people's minds.
+// By the state that a transition leads to, since that is what a timing belongs to in people's
+// minds.
 void carryTiming(const Machine& from, Machine& to) {
   to.timing = from.timing;
   for (Transition& t : to.transitions)

@@ -9,12 +9,12 @@
 namespace bristle {
 
 struct Aspects {
-  std::set<PartId> parts;   // of the source: with all their values; by name where the target has one
-  bool departures = true;   // of those parts and of the whole: what the states change
-  bool size = false;        // of the box
+  std::set<PartId> parts;  // of the source: with all their values; by name where the target has one
+  bool departures = true;  // of those parts and of the whole: what the states change
+  bool size = false;       // of the box
   bool hitArea = false;
-  bool timing = false;      // how long transitions take and how they ease
-  bool machine = false;     // states and transitions; the targets share the source's machine then
+  bool timing = false;   // how long transitions take and how they ease
+  bool machine = false;  // states and transitions; the targets share the source's machine then
 };
 
 // A kind on the shelf, or a panel or picture on a screen, which becomes a button first.

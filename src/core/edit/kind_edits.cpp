@@ -46,6 +46,27 @@ void plainLook(Kind& kind, const PartId& plate, const PartId& ring, const PartId
   disabled.set({plate, Prop::BorderWidth}, 0.0);
 }
 
+// What placed buttons of the kind changed of a part goes with it.
+void clearOwnPart(Project& project, const KindId& kind, const PartId& part) {
+  const auto holds = [&](const LookValues& values) {
+    return std::any_of(values.begin(), values.end(),
+                       [&](const auto& entry) { return entry.first.part == part; });
+  };
+  for (const auto& screen : std::vector(project.screens))
+    for (const auto& item : screen->items) {
+      const auto* button = item->button();
+      if (!button || button->kind != kind) continue;
+      const bool any = holds(button->own.base) ||
+                       std::any_of(button->own.departures.begin(), button->own.departures.end(),
+                                   [&](const auto& entry) { return holds(entry.second); });
+      if (!any) continue;
+      OwnLook& own = edit(*edit(project, screen->id), item->id)->button()->own;
+      own.base.clearPart(part);
+      for (auto& entry : own.departures) entry.second.clearPart(part);
+      std::erase_if(own.departures, [](const auto& entry) { return entry.second.empty(); });
+    }
+}
+
 Edit onKind(KindId id, std::string name, std::string mergeKey,
             std::function<Result<Project>(Project, Kind&)> change) {
   return {
@@ -160,6 +181,7 @@ Edit removePart(KindId kind, PartId part) {
     k.base.clearPart(part);
     for (auto& entry : k.departures) entry.second.clearPart(part);
     std::erase_if(k.departures, [](const auto& entry) { return entry.second.empty(); });
+    clearOwnPart(after, k.id, part);
     return after;
   });
 }

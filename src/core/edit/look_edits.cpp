@@ -55,9 +55,8 @@ Result<void> suits(const Project& project, const Kind& kind, const CellChange& c
     const NamedValue* named = find(project, ref->id);
     if (!named) return fail(std::string(info->label), "that named value is gone");
     if (!fits(named->type, *info))
-      return fail(std::string(info->label),
-                  fmt::format("“{}” is a {}, which does not go here", named->name,
-                              nameOf(named->type)));
+      return fail(std::string(info->label), fmt::format("“{}” is a {}, which does not go here",
+                                                        named->name, nameOf(named->type)));
     return {};
   }
   if (const auto wanted = whyUnsuitable(*info, *cell.value); !wanted.empty())
@@ -111,7 +110,8 @@ Edit clearLook(KindId kind, std::vector<Column> columns, PropKey key) {
 }
 
 Edit copyColumn(LookOwner owner, Column from, std::vector<Column> to) {
-  return {"copy a state’s look", {},
+  return {"copy a state’s look",
+          {},
           [owner = std::move(owner), from = std::move(from),
            to = std::move(to)](const Project& before) -> Result<Project> {
             Project after = before;
@@ -138,38 +138,39 @@ Edit copyColumn(LookOwner owner, Column from, std::vector<Column> to) {
 }
 
 Edit swapTextAndFill(KindId id, std::vector<Column> columns) {
-  return {"swap text and background", {}, [=](const Project& before) -> Result<Project> {
-            const Kind* kind = find(before, id);
-            if (!kind) return fail({}, "that kind is gone");
-            std::vector<CellChange> cells;
-            for (const Column& column : columns) {
-              const Part *label = nullptr, *plate = nullptr;
-              Fill fill;
-              for (const Part& part : kind->parts) {
-                if (part.type == PartType::Label && !label) label = &part;
-                if (part.type != PartType::Shape || plate) continue;
-                const PropertyInfo& info = *findProperty(PartType::Shape, Prop::Fill);
-                fill = std::get<Fill>(settled(
-                    valueIn(*kind, nullptr, column, {part.id, Prop::Fill}), info, naming(before)));
-                const auto shown = valueIn(*kind, nullptr, column, {part.id, Prop::Shown});
-                if (fill.type != FillType::None && std::get<bool>(shown)) plate = &part;
-              }
-              if (!label || !plate)
-                return fail({}, "this needs a label and a shape with a fill that are shown");
-              const PropertyInfo& info = *findProperty(PartType::Label, Prop::Colour);
-              const Colour text = std::get<Colour>(settled(
-                  valueIn(*kind, nullptr, column, {label->id, Prop::Colour}), info, naming(before)));
-              cells.push_back({column, {label->id, Prop::Colour}, fill.stops.front().colour});
-              cells.push_back({column, {plate->id, Prop::Fill}, Fill::solid(text)});
-            }
-            return changeCells({id}, std::move(cells), {}).apply(before);
-          }};
+  return {
+      "swap text and background", {}, [=](const Project& before) -> Result<Project> {
+        const Kind* kind = find(before, id);
+        if (!kind) return fail({}, "that kind is gone");
+        std::vector<CellChange> cells;
+        for (const Column& column : columns) {
+          const Part *label = nullptr, *plate = nullptr;
+          Fill fill;
+          for (const Part& part : kind->parts) {
+            if (part.type == PartType::Label && !label) label = &part;
+            if (part.type != PartType::Shape || plate) continue;
+            const PropertyInfo& info = *findProperty(PartType::Shape, Prop::Fill);
+            fill = std::get<Fill>(settled(valueIn(*kind, nullptr, column, {part.id, Prop::Fill}),
+                                          info, naming(before)));
+            const auto shown = valueIn(*kind, nullptr, column, {part.id, Prop::Shown});
+            if (fill.type != FillType::None && std::get<bool>(shown)) plate = &part;
+          }
+          if (!label || !plate)
+            return fail({}, "this needs a label and a shape with a fill that are shown");
+          const PropertyInfo& info = *findProperty(PartType::Label, Prop::Colour);
+          const Colour text = std::get<Colour>(settled(
+              valueIn(*kind, nullptr, column, {label->id, Prop::Colour}), info, naming(before)));
+          cells.push_back({column, {label->id, Prop::Colour}, fill.stops.front().colour});
+          cells.push_back({column, {plate->id, Prop::Fill}, Fill::solid(text)});
+        }
+        return changeCells({id}, std::move(cells), {}).apply(before);
+      }};
 }
 
 Edit movePart(KindId kind, PartId part, int by) {
   return changeKind(std::move(kind), "reorder parts", {}, [=](Kind& k) {
-    const auto at = std::find_if(k.parts.begin(), k.parts.end(),
-                                 [&](const Part& p) { return p.id == part; });
+    const auto at =
+        std::find_if(k.parts.begin(), k.parts.end(), [&](const Part& p) { return p.id == part; });
     if (at == k.parts.end()) return;
     const auto from = at - k.parts.begin();
     const auto to = std::clamp<std::ptrdiff_t>(from + by, 0, std::ssize(k.parts) - 1);

@@ -50,8 +50,8 @@ std::string placeOf(const Project& project, const Kind& kind, const Column& colu
   const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
   const Machine* machine = find(project, kind.machine);
   const State* state = column && machine ? findState(*machine, *column) : nullptr;
-  return fmt::format("{} · {} · {}{}{}", kind.name, part, info ? info->label : "", state ? " · " : "",
-                     state ? state->name : "");
+  return fmt::format("{} · {} · {}{}{}", kind.name, part, info ? info->label : "",
+                     state ? " · " : "", state ? state->name : "");
 }
 
 LookValues renamedIn(const LookValues& values, const NamedId& from, const NamedId& to,
@@ -70,7 +70,8 @@ LookValues renamedIn(const LookValues& values, const NamedId& from, const NamedI
 
 bool uses(const LookValues& values, const NamedId& id) {
   bool out = false;
-  for (const auto& entry : values) eachName(entry.second, [&](const NamedId& n) { out |= n == id; });
+  for (const auto& entry : values)
+    eachName(entry.second, [&](const NamedId& n) { out |= n == id; });
   return out;
 }
 
@@ -96,9 +97,9 @@ void replaceEverywhere(Project& after, const Project& before, const NamedId& fro
                        const NamedId& to) {
   const Naming names = naming(before);
   for (const auto& kind : before.kinds) {
-    const bool used = uses(kind->base, from) ||
-                      std::any_of(kind->departures.begin(), kind->departures.end(),
-                                  [&](const auto& e) { return uses(e.second, from); });
+    const bool used =
+        uses(kind->base, from) || std::any_of(kind->departures.begin(), kind->departures.end(),
+                                              [&](const auto& e) { return uses(e.second, from); });
     if (!used) continue;
     Kind& own = *edit(after, kind->id);
     own.base = renamedIn(kind->base, from, to, names, &*kind);
@@ -155,27 +156,28 @@ Edit renameNamed(NamedId id, std::string name) {
 }
 
 Edit setNamed(NamedId id, bool dark, std::optional<Value> value) {
-  return onNamed(
-      id, "change named value", "named " + id.text + (dark ? " dark" : ""),
-      [=](const Project& before, NamedValues& all, NamedValue& named) -> Result<void> {
-        if (!value && !dark) return fail({}, "a named value needs a value");
-        if (value) {
-          if (const auto* alias = std::get_if<NamedRef>(&*value)) {
-            const NamedValue* other = find(before, alias->id);
-            if (!other || other->type != named.type)
-              return fail(named.name, "an alias leads to a named value of the same type");
-          } else if (value->index() != startOf(named.type).index()) {
-            return fail(named.name, "expected another type of value");
-          }
-        }
-        if (dark)
-          named.dark = value;
-        else
-          named.value = *value;
-        for (bool set : {false, true})
-          if (!Naming{&all, set}.settle(id)) return fail(named.name, "this would lead in a circle");
-        return {};
-      });
+  return onNamed(id, "change named value", "named " + id.text + (dark ? " dark" : ""),
+                 [=](const Project& before, NamedValues& all, NamedValue& named) -> Result<void> {
+                   if (!value && !dark) return fail({}, "a named value needs a value");
+                   if (value) {
+                     if (const auto* alias = std::get_if<NamedRef>(&*value)) {
+                       const NamedValue* other = find(before, alias->id);
+                       if (!other || other->type != named.type)
+                         return fail(named.name,
+                                     "an alias leads to a named value of the same type");
+                     } else if (value->index() != startOf(named.type).index()) {
+                       return fail(named.name, "expected another type of value");
+                     }
+                   }
+                   if (dark)
+                     named.dark = value;
+                   else
+                     named.value = *value;
+                   for (bool set : {false, true})
+                     if (!Naming{&all, set}.settle(id))
+                       return fail(named.name, "this would lead in a circle");
+                   return {};
+                 });
 }
 
 Edit describeNamed(NamedId id, std::string description) {
@@ -212,7 +214,8 @@ Edit moveNamed(NamedId id, int by) {
             const auto at = std::find_if(all.begin(), all.end(),
                                          [&](const NamedValue& n) { return n.id == id; });
             if (at == all.end()) return fail({}, "that named value is gone");
-            const auto to = std::clamp<std::ptrdiff_t>(at - all.begin() + by, 0, std::ssize(all) - 1);
+            const auto to =
+                std::clamp<std::ptrdiff_t>(at - all.begin() + by, 0, std::ssize(all) - 1);
             NamedValue moved = *at;
             all.erase(at);
             all.insert(all.begin() + to, std::move(moved));
@@ -221,48 +224,50 @@ Edit moveNamed(NamedId id, int by) {
 }
 
 Edit nameCell(LookOwner owner, Column column, PropKey key, std::string name, bool everywhere) {
-  return {"name value", {}, [=](const Project& before) -> Result<Project> {
-            const Kind* kind = find(before, owner.kind);
-            const PartType* type = kind ? partType(*kind, key.part) : nullptr;
-            const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
-            if (!info) return fail({}, "that part is gone");
-            const Value raw = valueIn(*kind, nullptr, column, key);
-            Value value = settled(raw, *info, naming(before));
-            NamedType sort = namedTypeFor(*info);
-            // A plain fill is a colour's, even corners a length's.
-            if (const auto* fill = std::get_if<Fill>(&value); fill && fill->type == FillType::Solid) {
-              sort = NamedType::Colour;
-              value = fill->stops.front().colour;
-            } else if (fill && fill->type == FillType::None) {
-              return fail(std::string(info->label), "there is nothing to name");
-            }
-            if (const auto* four = std::get_if<Four>(&value)) {
-              if (!four->even()) return fail(std::string(info->label), "name them one by one");
-              value = four->a;
-            }
-            if (value.index() != startOf(sort).index())
-              return fail(std::string(info->label), "this sort of value has no names");
-            auto named = addNamed(sort, name, value).apply(before);
-            if (!named) return named;
-            const NamedId id = named->named->back().id;
-            const auto with = [&](const PropertyInfo& at) -> Value {
-              if (sort == NamedType::Colour && std::holds_alternative<Fill>(at.start))
-                return Fill{FillType::Solid, 90, {{0, std::get<Colour>(value), id}}};
-              return NamedRef{id};
-            };
-            Project after = *named;
-            if (everywhere) {
-              eachLookValue(before, [&](const Kind& k, const Column& c, const PropKey& at,
-                                        const Value& held) {
-                const PropertyInfo* there = findProperty(*partType(k, at.part), at.prop);
+  return {
+      "name value", {}, [=](const Project& before) -> Result<Project> {
+        const Kind* kind = find(before, owner.kind);
+        const PartType* type = kind ? partType(*kind, key.part) : nullptr;
+        const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
+        if (!info) return fail({}, "that part is gone");
+        const Value raw = valueIn(*kind, nullptr, column, key);
+        Value value = settled(raw, *info, naming(before));
+        NamedType sort = namedTypeFor(*info);
+        // A plain fill is a colour's, even corners a length's.
+        if (const auto* fill = std::get_if<Fill>(&value); fill && fill->type == FillType::Solid) {
+          sort = NamedType::Colour;
+          value = fill->stops.front().colour;
+        } else if (fill && fill->type == FillType::None) {
+          return fail(std::string(info->label), "there is nothing to name");
+        }
+        if (const auto* four = std::get_if<Four>(&value)) {
+          if (!four->even()) return fail(std::string(info->label), "name them one by one");
+          value = four->a;
+        }
+        if (value.index() != startOf(sort).index())
+          return fail(std::string(info->label), "this sort of value has no names");
+        auto named = addNamed(sort, name, value).apply(before);
+        if (!named) return named;
+        const NamedId id = named->named->back().id;
+        const auto with = [&](const PropertyInfo& at) -> Value {
+          if (sort == NamedType::Colour && std::holds_alternative<Fill>(at.start))
+            return Fill{FillType::Solid, 90, {{0, std::get<Colour>(value), id}}};
+          return NamedRef{id};
+        };
+        Project after = *named;
+        if (everywhere) {
+          eachLookValue(
+              before, [&](const Kind& k, const Column& c, const PropKey& at, const Value& held) {
+                const PartType* partSort = partType(k, at.part);
+                const PropertyInfo* there = partSort ? findProperty(*partSort, at.prop) : nullptr;
                 if (!there || !fits(sort, *there) || held.index() != raw.index() || held != raw)
                   return;
                 Kind& own = *edit(after, k.id);
                 (c ? own.departures[*c] : own.base).set(at, with(*there));
               });
-            }
-            return changeCells(owner, {{column, key, with(*info)}}, {}).apply(after);
-          }};
+        }
+        return changeCells(owner, {{column, key, with(*info)}}, {}).apply(after);
+      }};
 }
 
 Edit takeNamed(NamedValues values, Extras foreign) {
@@ -281,8 +286,7 @@ Edit takeNamed(NamedValues values, Extras foreign) {
               std::vector<NamedId> used;
               eachName(value, [&](const NamedId& id) { used.push_back(id); });
               // By way of names that nothing has, so that one is not taken for another.
-              for (const NamedId& id : used)
-                value = renamed(value, id, {"\n" + id.text}, value);
+              for (const NamedId& id : used) value = renamed(value, id, {"\n" + id.text}, value);
               for (const NamedId& id : used)
                 if (ids.contains(id)) value = renamed(value, {"\n" + id.text}, ids[id], value);
               return value;
@@ -306,12 +310,12 @@ Edit takeNamed(NamedValues values, Extras foreign) {
 
 std::vector<NamedUse> usesOf(const Project& project, const NamedId& id) {
   std::vector<NamedUse> out;
-  eachLookValue(project, [&](const Kind& kind, const Column& column, const PropKey& key,
-                             const Value& value) {
-    bool used = false;
-    eachName(value, [&](const NamedId& n) { used |= n == id; });
-    if (used) out.push_back({kind.id, placeOf(project, kind, column, key)});
-  });
+  eachLookValue(
+      project, [&](const Kind& kind, const Column& column, const PropKey& key, const Value& value) {
+        bool used = false;
+        eachName(value, [&](const NamedId& n) { used |= n == id; });
+        if (used) out.push_back({kind.id, placeOf(project, kind, column, key)});
+      });
   for (const auto& screen : project.screens)
     for (const auto& item : screen->items)
       if (item->button() && uses(item->button()->own, id))

@@ -7,14 +7,16 @@ namespace {
 
 Edit onMachine(KindId id, std::string name,
                std::function<Result<Project>(Project, const Kind&, Machine&)> change) {
-  return {std::move(name), {},
-          [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
-            const Kind* kind = find(before, id);
-            if (!kind || !find(before, kind->machine)) return fail({}, "that kind is gone");
-            Project after = before;
-            Machine* machine = edit(after, kind->machine);
-            return change(std::move(after), *kind, *machine);
-          }};
+  return {
+      std::move(name),
+      {},
+      [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
+        const Kind* kind = find(before, id);
+        if (!kind || !find(before, kind->machine)) return fail({}, "that kind is gone");
+        Project after = before;
+        Machine* machine = edit(after, kind->machine);
+        return change(std::move(after), *kind, *machine);
+      }};
 }
 
 State* stateIn(Machine& machine, const StateId& id) {
@@ -77,20 +79,38 @@ Edit setRole(KindId kind, StateId state, Role role) {
 }
 
 Edit moveState(KindId kind, StateId state, int by) {
-  return onMachine(
-      std::move(kind), "reorder states",
-      [=](Project after, const Kind&, Machine& m) -> Result<Project> {
-        const auto at = std::find_if(m.states.begin(), m.states.end(),
-                                     [&](const State& s) { return s.id == state; });
-        if (at == m.states.end()) return fail({}, "that state is gone");
-        const auto from = at - m.states.begin();
-        if (from == 0) return fail({}, "the state in which a screen opens stays first");
-        const auto to = std::clamp<std::ptrdiff_t>(from + by, 1, std::ssize(m.states) - 1);
-        State moved = *at;
-        m.states.erase(at);
-        m.states.insert(m.states.begin() + to, std::move(moved));
-        return after;
-      });
+  return onMachine(std::move(kind), "reorder states",
+                   [=](Project after, const Kind&, Machine& m) -> Result<Project> {
+                     const auto at = std::find_if(m.states.begin(), m.states.end(),
+                                                  [&](const State& s) { return s.id == state; });
+                     if (at == m.states.end()) return fail({}, "that state is gone");
+                     const auto from = at - m.states.begin();
+                     if (from == 0)
+                       return fail({}, "the state in which a screen opens stays first");
+                     const auto to =
+                         std::clamp<std::ptrdiff_t>(from + by, 1, std::ssize(m.states) - 1);
+                     State moved = *at;
+                     m.states.erase(at);
+                     m.states.insert(m.states.begin() + to, std::move(moved));
+                     return after;
+                   });
+}
+
+Edit timeState(KindId kind, StateId state, Timing timing) {
+  return onMachine(std::move(kind), "change timing",
+                   [=](Project after, const Kind&, Machine& m) -> Result<Project> {
+                     if (timing.duration < 0 || timing.duration > 60'000)
+                       return fail({}, "a transition takes 0 to 60 000 ms");
+                     for (Transition& t : m.transitions)
+                       if (t.to == state) t.timing = timing;
+                     return after;
+                   });
+}
+
+Timing timingInto(const Machine& machine, const StateId& state) {
+  for (const Transition& t : machine.transitions)
+    if (t.to == state) return t.timing.value_or(machine.timing);
+  return machine.timing;
 }
 
 Edit removeState(KindId kind, StateId state) {
@@ -117,7 +137,8 @@ Edit removeState(KindId kind, StateId state) {
         for (const auto& screen : after.screens)
           for (const auto& item : screen->items)
             if (item->button() && item->button()->own.departures.contains(state))
-              if (const Kind* its = find(after, item->button()->kind); its && its->machine == machine)
+              if (const Kind* its = find(after, item->button()->kind);
+                  its && its->machine == machine)
                 edit(*edit(after, screen->id), item->id)->button()->own.departures.erase(state);
         return after;
       });

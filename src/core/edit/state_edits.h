@@ -15,6 +15,10 @@ Edit renameState(KindId kind, StateId state, std::string name);
 Edit setRole(KindId kind, StateId state, Role role);
 // By −1 is one column to the left. The first state stays the one in which a screen opens.
 Edit moveState(KindId kind, StateId state, int by);
+// How all transitions into a state run: their duration (or the name of one) and easing.
+Edit timeState(KindId kind, StateId state, Timing timing);
+// How they run now: that of the first that leads there; the machine's own where none does.
+Timing timingInto(const Machine& machine, const StateId& state);
 // With its looks and the transitions from and to it. Refused for the first state, and for the last
 // one of a role that the machine needs.
 Edit removeState(KindId kind, StateId state);

@@ -15,8 +15,12 @@ void checkSeen(const Project& project, const Kind& kind, const Machine& machine,
   const LookTable table(kind, machine, naming(project));
   for (size_t s = 0; s < machine.states.size(); ++s)
     if (!canBeSeen(kind, table.state(static_cast<StateIndex>(s))))
-      out.push_back({"unseen", fmt::format("kind “{}”, {}", kind.name, machine.states[s].name),
-                     "the button cannot be seen in this state: it would vanish", {}, {}, kind.id});
+      out.push_back({"unseen",
+                     fmt::format("kind “{}”, {}", kind.name, machine.states[s].name),
+                     "the button cannot be seen in this state: it would vanish",
+                     {},
+                     {},
+                     kind.id});
 }
 
 void checkNamesUsed(const Project& project, const LookValues& values, const std::string& place,
@@ -25,9 +29,12 @@ void checkNamesUsed(const Project& project, const LookValues& values, const std:
   for (const auto& entry : values)
     eachName(entry.second, [&](const NamedId& id) {
       if (!names.settle(id))
-        out.push_back({"reference", place,
+        out.push_back({"reference",
+                       place,
                        fmt::format("it uses a named value “{}” that is not there", id.text),
-                       {}, {}, kind});
+                       {},
+                       {},
+                       kind});
     });
 }
 
@@ -36,11 +43,14 @@ void checkHitAreas(const Project& project, const Kind& kind, std::vector<Finding
   const double grown = kind.hitForm == HitForm::Box ? 2 * kind.hitPadding : 0;
   const double w = kind.width + grown, h = kind.height + grown;
   if (std::min(w, h) >= least) return;
-  out.push_back({"hit-size", "kind “" + kind.name + "”",
+  out.push_back({"hit-size",
+                 "kind “" + kind.name + "”",
                  fmt::format("its hit area is {:g} × {:g} px; at least {:g} × {:g} are wanted so "
                              "that it can be hit",
                              w, h, least, least),
-                 {}, {}, kind.id});
+                 {},
+                 {},
+                 kind.id});
 }
 
 // Where two hit areas lie over each other, a touch at the seam is a matter of luck. Areas of other
@@ -55,18 +65,20 @@ void checkOverlaps(const Project& project, const Screen& screen, std::vector<Fin
     const Kind* kind = button && !screen.items[i]->hidden ? find(project, button->kind) : nullptr;
     if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
   }
-  std::sort(order.begin(), order.end(), [&](size_t a, size_t b) {
-    return layout.items[a].hit.x < layout.items[b].hit.x;
-  });
+  std::sort(order.begin(), order.end(),
+            [&](size_t a, size_t b) { return layout.items[a].hit.x < layout.items[b].hit.x; });
   for (size_t i = 0; i < order.size(); ++i)
     for (size_t j = i + 1; j < order.size(); ++j) {
       const Box &a = layout.items[order[i]].hit, &b = layout.items[order[j]].hit;
       if (b.x >= a.x + a.w) break;
       if (b.y >= a.y + a.h || a.y >= b.y + b.h) continue;
       const Item &one = *screen.items[order[i]], &other = *screen.items[order[j]];
-      out.push_back({"hit-overlap", fmt::format("{} · {}", screen.name, displayName(one)),
+      out.push_back({"hit-overlap",
+                     fmt::format("{} · {}", screen.name, displayName(one)),
                      fmt::format("its hit area lies over that of “{}”", displayName(other)),
-                     screen.id, one.id, {}});
+                     screen.id,
+                     one.id,
+                     {}});
     }
 }
 
@@ -86,8 +98,12 @@ void checkLooks(const Project& project, std::vector<Finding>& out) {
   for (const NamedValue& named : *project.named)
     for (bool dark : {false, true})
       if (!Naming{&*project.named, dark}.settle(named.id)) {
-        out.push_back({"reference", "named value “" + named.name + "”",
-                       "its alias leads nowhere, or in a circle", {}, {}, {}});
+        out.push_back({"reference",
+                       "named value “" + named.name + "”",
+                       "its alias leads nowhere, or in a circle",
+                       {},
+                       {},
+                       {}});
         break;
       }
 }

@@ -4,8 +4,8 @@
 
 namespace bristle {
 
-// Whether anything of the button is painted: some part that is shown, has a colour or a file, and is
-// not transparent, turned to nothing or without a size.
+// Whether anything of the button is painted: some part that is shown, has a colour or a file, and
+// is not transparent, turned to nothing or without a size.
 bool canBeSeen(const Kind& kind, const Look& look);
 // Whether two looks differ in nothing that can be seen: values of parts that are shown in neither
 // do not count.

@@ -216,7 +216,8 @@ Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
     last = where;
     const Json* colour = r.member(stop, "colour");
     if (!colour) return r.complain(here, "expected a colour");
-    fill.stops.push_back({where, readColour(r, *colour, {&here, "colour", 0, false}),
+    fill.stops.push_back({where,
+                          readColour(r, *colour, {&here, "colour", 0, false}),
                           {r.text(stop, here, "named")}});
   });
   if (fill.stops.size() < 2 || fill.stops.size() > 32) r.complain(at, "expected 2 to 32 stops");
@@ -258,9 +259,9 @@ OwnLook readOwnLook(JsonReader& r, const Json& value, const JsonPlace& at) {
         const auto dot = name.find('.');
         const auto sort = name.substr(0, dot);
         const auto type = sort == kWhole ? PartType::Whole : parsePartType(sort);
-        const PropertyInfo* info =
-            type && dot != name.npos ? findProperty(*type, std::string_view(name).substr(dot + 1))
-                                     : nullptr;
+        const PropertyInfo* info = type && dot != name.npos
+                                       ? findProperty(*type, std::string_view(name).substr(dot + 1))
+                                       : nullptr;
         if (!info) {
           r.complain(place, "expected a part's sort and a property, such as label.size");
           return out;
@@ -352,9 +353,9 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
     for (const auto& [state, look] : states->items())
       kind.departures[StateId{state}] = readLook(r, kind, look, {&here, state, 0, false});
   }
-  kind.extra = JsonReader::extras(
-      value, {"id", "name", "machine", "width", "height", "fitsCaption", "captionPadding",
-              "hitPadding", "hitForm", "hitAlpha", "sizesDiffer", "sample", "parts", "base", "departures"});
+  kind.extra = JsonReader::extras(value, {"id", "name", "machine", "width", "height", "fitsCaption",
+                                          "captionPadding", "hitPadding", "hitForm", "hitAlpha",
+                                          "sizesDiffer", "sample", "parts", "base", "departures"});
   return kind;
 }
 

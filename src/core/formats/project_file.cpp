@@ -42,9 +42,8 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
   s.darkSet = r.boolean(value, at, "darkSet", false);
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
-  s.extra = JsonReader::extras(
-      value, {"pointerMovesFocus", "rightToLeft", "repeatDelay", "repeatInterval", "leastHit",
-              "darkSet"});
+  s.extra = JsonReader::extras(value, {"pointerMovesFocus", "rightToLeft", "repeatDelay",
+                                       "repeatInterval", "leastHit", "darkSet"});
   return s;
 }
 
@@ -64,13 +63,12 @@ NamedValue readNamed(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (!r.isObject(value, at)) return out;
   out.id = {r.id(value, at, "id")};
   out.name = r.text(value, at, "name");
-  if (const auto why = whyNoName(out.name); !why.empty())
-    r.complain({&at, "name", 0, false}, why);
+  if (const auto why = whyNoName(out.name); !why.empty()) r.complain({&at, "name", 0, false}, why);
   const std::string type = r.text(value, at, "type");
   const auto known = parseNamedType(type);
   if (!known) {
-    r.complain({&at, "type", 0, false}, "expected a type such as colour or length, found “" + type +
-                                            "”");
+    r.complain({&at, "type", 0, false},
+               "expected a type such as colour or length, found “" + type + "”");
     return out;
   }
   out.type = *known;
@@ -196,8 +194,8 @@ Result<OpenedProject> parseProject(std::string_view text) {
   readParts(r, *json, top, p);
   if (!r.error() && p.displays.empty())
     r.complain({&top, "displays", 0, false}, "expected at least one display");
-  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values", "named", "foreignTokens",
-                                       "machines", "kinds", "screens"});
+  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values",
+                                       "named", "foreignTokens", "machines", "kinds", "screens"});
   if (r.error()) return tl::unexpected(*r.error());
   return out;
 }

@@ -183,11 +183,28 @@ Item readItem(JsonReader& r, const Json& value, const JsonPlace& at) {
     r.complain({&at, "type", 0, false},
                "expected button, row, column, panel or picture, found “" + type + "”");
   }
-  item.extra = JsonReader::extras(
-      value,
-      {"id",     "type",    "name",           "in",       "x",      "y",      "locked", "hidden",
-       "kind",   "caption", "accessibleName", "disabled", "action", "routes", "gap",    "padding",
-       "across", "fill",    "radius",         "file",     "description", "own"});
+  item.extra = JsonReader::extras(value, {"id",
+                                          "type",
+                                          "name",
+                                          "in",
+                                          "x",
+                                          "y",
+                                          "locked",
+                                          "hidden",
+                                          "kind",
+                                          "caption",
+                                          "accessibleName",
+                                          "disabled",
+                                          "action",
+                                          "routes",
+                                          "gap",
+                                          "padding",
+                                          "across",
+                                          "fill",
+                                          "radius",
+                                          "file",
+                                          "description",
+                                          "own"});
   return item;
 }
 

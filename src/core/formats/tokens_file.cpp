@@ -28,10 +28,9 @@ struct Weight {
   const char* name;
   double value;
 };
-constexpr Weight kWeights[] = {{"thin", 100},       {"extra-light", 200}, {"light", 300},
-                               {"normal", 400},     {"regular", 400},     {"medium", 500},
-                               {"semi-bold", 600},  {"bold", 700},        {"extra-bold", 800},
-                               {"black", 900}};
+constexpr Weight kWeights[] = {
+    {"thin", 100},   {"extra-light", 200}, {"light", 300}, {"normal", 400},     {"regular", 400},
+    {"medium", 500}, {"semi-bold", 600},   {"bold", 700},  {"extra-bold", 800}, {"black", 900}};
 
 using NameOf = std::function<std::string(const NamedId&)>;
 
@@ -87,8 +86,10 @@ Json tokenValue(NamedType type, const Value& value, const NameOf& nameOf) {
     return stops;
   }
   if (const auto* s = std::get_if<Shadow>(&value))
-    return {{"color", colourJson(s->colour)},   {"offsetX", lengthJson(s->dx)},
-            {"offsetY", lengthJson(s->dy)},     {"blur", lengthJson(s->blur)},
+    return {{"color", colourJson(s->colour)},
+            {"offsetX", lengthJson(s->dx)},
+            {"offsetY", lengthJson(s->dy)},
+            {"blur", lengthJson(s->blur)},
             {"spread", lengthJson(s->spread)}};
   return nullptr;
 }
@@ -121,7 +122,8 @@ Json tokenJson(const NamedValue& named, const NameOf& nameOf) {
   if (!named.description.empty()) out["$description"] = named.description;
   addExtras(out, named.extra);
   const auto byName = [&](const NamedId& id) { return NamedId{nameOf(id)}; };
-  if (needsOurs(named.value)) out["$extensions"][kOurs]["exact"] = toJson(withIds(named.value, byName));
+  if (needsOurs(named.value))
+    out["$extensions"][kOurs]["exact"] = toJson(withIds(named.value, byName));
   if (named.dark) {
     out["$extensions"][kOurs]["dark"] = tokenValue(named.type, *named.dark, nameOf);
     if (needsOurs(*named.dark))
@@ -171,7 +173,8 @@ class TokenReader {
       if (name.empty() || name.find_first_of("{}.") != name.npos)
         return r_.complain(here, "expected a name without dots and braces");
       if (!member.is_object())
-        return r_.complain(here, "expected a group or a token, found " + JsonReader::sortOf(member));
+        return r_.complain(here,
+                           "expected a group or a token, found " + JsonReader::sortOf(member));
       const std::string inner = path.empty() ? name : path + "." + name;
       if (member.contains("$value"))
         token(member, here, inner, type);
@@ -340,8 +343,7 @@ class TokenReader {
   }
 
   static std::optional<double> weightOf(const Json& v) {
-    if (v.is_number() && v >= 1 && v <= 1000)
-      return std::clamp(v.get<double>(), 100.0, 900.0);
+    if (v.is_number() && v >= 1 && v <= 1000) return std::clamp(v.get<double>(), 100.0, 900.0);
     if (v.is_string())
       for (const Weight& w : kWeights)
         if (v == w.name) return w.value;

@@ -13,8 +13,8 @@
 namespace bristle {
 
 struct Tokens {
-  NamedValues values;  // aliases point to ids within this list
-  Extras foreign;      // what we don't use, as a JSON object by dotted path
+  NamedValues values;             // aliases point to ids within this list
+  Extras foreign;                 // what we don't use, as a JSON object by dotted path
   std::vector<std::string> kept;  // the paths of tokens that are kept but not used
 };
 

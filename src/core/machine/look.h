@@ -49,9 +49,7 @@ class LookPlayer {
   void go(StateIndex state, const Timing& timing, Ms now);
   // The look at `now`, which may not be before the last call's.
   const Look& at(Ms now);
-  bool moving(Ms now) const {
-    return now < movingUntil_ || since(now) < table_->playsFor(state_);
-  }
+  bool moving(Ms now) const { return now < movingUntil_ || since(now) < table_->playsFor(state_); }
   const LookTable& table() const { return *table_; }
   StateIndex state() const { return state_; }
   // How long it has been going to its state, or been in it: what frame sequences run by.

@@ -96,7 +96,9 @@ void mixFills(Fill& out, const Fill& a, const Fill& b, double t) {
   const Fill& to = b.isGradient() ? b : a;
   const Fill& form = t < 0.5 ? from : to;
   const bool sameForm = from.type == to.type;
-  const auto line = [&](double x, double y, double own) { return sameForm ? x + (y - x) * t : own; };
+  const auto line = [&](double x, double y, double own) {
+    return sameForm ? x + (y - x) * t : own;
+  };
   out.type = form.type;
   out.angle = line(from.angle, to.angle, form.angle);
   out.x = line(from.x, to.x, form.x);

@@ -56,8 +56,7 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
 
 }  // namespace
 
-Result<Program> Program::compile(const Machine& machine, Symbols& symbols,
-                                 const Naming& names) {
+Result<Program> Program::compile(const Machine& machine, Symbols& symbols, const Naming& names) {
   if (machine.states.empty()) return fail("machine “" + machine.name + "”", "it has no states");
   if (machine.states.size() > 60000 || machine.transitions.size() > 60000)
     return fail("machine “" + machine.name + "”", "more than 60000 states or transitions");

@@ -59,8 +59,7 @@ Result<QString> Files::load(const QString& wanted) {
   const auto text = readFile(fromQt(path));
   if (!text) return tl::unexpected(text.error());
   auto opened = parseProject(*text);
-  if (!opened)
-    return fail(fromQt(path) + " " + opened.error().place, opened.error().reason);
+  if (!opened) return fail(fromQt(path) + " " + opened.error().place, opened.error().reason);
   path_ = path;
   stamp_ = stampOf(fromQt(path));
   work_.replace(std::move(opened->project), QFileInfo(path).absolutePath(), opened->readOnly);

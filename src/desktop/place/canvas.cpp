@@ -8,6 +8,7 @@
 
 #include "desktop/frame/theme.h"
 #include "paint/convert.h"
+#include "paint/hit_shape.h"
 
 namespace bristle {
 namespace {
@@ -84,6 +85,47 @@ void Canvas::align(Alignment how) {
   work().perform(placeItems(screen->id, std::move(places), "align", {}));
 }
 
+void Canvas::showHitAreas(bool on) {
+  hitAreas_ = on;
+  update();
+}
+
+void Canvas::paintHitAreas(QPainter& p) {
+  const Screen& screen = *work().screen();
+  const Layout& layout = work().layout();
+  const Theme& t = theme();
+  p.save();
+  std::vector<std::pair<QPainterPath, bool>> areas;
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const auto* button = screen.items[i]->button();
+    const Kind* kind = button && !screen.items[i]->hidden
+                           ? bristle::find(work().project(), button->kind)
+                           : nullptr;
+    const LookTable* table =
+        kind ? work().tables().get(work().project(), kind->id, &button->own) : nullptr;
+    if (!table) continue;
+    QPainterPath area =
+        hitOutline(*kind, table->state(0), toQt(layout.items[i].box), work().looks().pictures());
+    const QRectF extent = area.boundingRect();
+    const bool small =
+        std::min(extent.width(), extent.height()) < work().project().settings.leastHit;
+    areas.push_back({std::move(area), small});
+  }
+  for (size_t i = 0; i < areas.size(); ++i)
+    for (size_t j = i + 1; j < areas.size(); ++j)
+      if (areas[i].first.intersects(areas[j].first)) areas[i].second = areas[j].second = true;
+  p.translate(toWidget(QPointF(0, 0)));
+  p.scale(zoom(), zoom());
+  for (const auto& [area, wrong] : areas) {
+    QColor fill = wrong ? t.wrong : t.accent;
+    fill.setAlpha(90);
+    p.setBrush(fill);
+    p.setPen(QPen(wrong ? t.wrong : t.accent, 1.5 / zoom()));
+    p.drawPath(area);
+  }
+  p.restore();
+}
+
 void Canvas::paintOver(QPainter& p) {
   const Screen* screen = work().screen();
   const Display* display = work().display();
@@ -95,6 +137,7 @@ void Canvas::paintOver(QPainter& p) {
     p.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));
     p.drawRect(toWidget(Box{safe, safe, layout.width - 2 * safe, layout.height - 2 * safe}));
   }
+  if (hitAreas_) paintHitAreas(p);
   const auto holders = movers();
   for (size_t i = 0; i < screen->items.size(); ++i) {
     const Item& item = *screen->items[i];

@@ -11,6 +11,10 @@ class Canvas : public ScreenView {
   explicit Canvas(Work& work, QWidget* parent = nullptr);
   void align(Alignment how);
   void nudge(double dx, double dy);
+  // Hit areas over the art; those that lie over one another, or are too small, in the colour of
+  // what is wrong.
+  void showHitAreas(bool on);
+  bool hitAreasShown() const { return hitAreas_; }
   // What moves when the picked items are moved: they, or the containers that keep them in order.
   std::vector<ItemId> movers() const;
 
@@ -33,6 +37,8 @@ class Canvas : public ScreenView {
   int containerEdgeAt(const QPointF& screen) const;
   void pickNext(int by);
 
+  void paintHitAreas(QPainter& painter);
+  bool hitAreas_ = false;
   Drag drag_ = Drag::None;
   QPointF pressed_, now_;  // layout px
   Layout started_;         // where all lay when the drag began

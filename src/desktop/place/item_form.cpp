@@ -57,7 +57,8 @@ void ItemForm::buildButton(Form& form) {
       if (auto* b = i.button()) b->description = fromQt(text);
     });
   });
-  description_->setToolTip(tr("What a screen reader may add, for example what the button leads to"));
+  description_->setToolTip(
+      tr("What a screen reader may add, for example what the button leads to"));
   kind_ = form.choice(tr("Kind"), {}, [this](int index) {
     const KindId kind = work_.project().kinds[size_t(index)]->id;
     change("change kind", [kind](Item& i) {

@@ -29,8 +29,8 @@ class ItemForm : public QWidget {
   Work& work_;
   QLabel* head_;
   Form *buttonForm_, *containerForm_, *decorForm_, *placeForm_;
-  QLineEdit *caption_, *accessible_, *description_, *x_, *y_, *w_, *h_, *gap_, *padding_, *fill_, *radius_, *file_,
-      *message_;
+  QLineEdit *caption_, *accessible_, *description_, *x_, *y_, *w_, *h_, *gap_, *padding_, *fill_,
+      *radius_, *file_, *message_;
   QComboBox *kind_, *do_, *target_, *pinX_, *pinY_, *across_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;

@@ -122,11 +122,12 @@ void PlaceBench::addCommands() {
     addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12});
   });
   add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
-  add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B), [this] {
-    if (work_.screen() && work_.item() &&
-        work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
-      work_.pickKind(work_.project().kinds.back()->id);
-  });
+  add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B),
+      [this] {
+        if (work_.screen() && work_.item() &&
+            work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
+          work_.pickKind(work_.project().kinds.back()->id);
+      });
   add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
     if (work_.screen() && work_.item())
       work_.perform(removeItems(work_.screen()->id, work_.picked().items));
@@ -135,6 +136,8 @@ void PlaceBench::addCommands() {
     if (work_.screen() && work_.item())
       work_.perform(duplicateItems(work_.screen()->id, work_.picked().items));
   });
+  add(tr("Show hit areas"), QKeySequence(Qt::CTRL | Qt::Key_H),
+      [this] { canvas_->showHitAreas(!canvas_->hitAreasShown()); });
   add(tr("Pick all buttons"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] {
     std::vector<ItemId> all;
     if (work_.screen())

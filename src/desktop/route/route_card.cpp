@@ -11,7 +11,8 @@
 namespace bristle {
 namespace {
 
-// Looking at every pair takes 5 ms for so many buttons, 24 ms for twice as many: too long for a frame.
+// Looking at every pair takes 5 ms for so many buttons, 24 ms for twice as many: too long for a
+// frame.
 constexpr size_t kMostJudged = 200;
 
 QString percent(double share) {

@@ -129,7 +129,8 @@ void CarryPage::refresh() {
   if (offered_.size() != size_t(list_->count())) return;
   const auto to = targets();
   carry_->setEnabled(!to.empty());
-  carry_->setText(to.empty() ? tr("Carry over: choose targets") : tr("Carry over to %1").arg(to.size()));
+  carry_->setText(to.empty() ? tr("Carry over: choose targets")
+                             : tr("Carry over to %1").arg(to.size()));
   const double ratio = devicePixelRatioF();
   const int columns = 3, gap = 20;
   const int width = columns * kCell.width() * 2 / 2 + gap;
@@ -144,13 +145,15 @@ void CarryPage::refresh() {
   if (!after) {
     p.drawText(QRect(0, 0, width, 60), Qt::TextWordWrap, toQt(after.error().text()));
   } else if (to.empty()) {
-    p.drawText(QRect(0, 0, width, 40), Qt::TextWordWrap, tr("Before and after stand here once something is chosen."));
+    p.drawText(QRect(0, 0, width, 40), Qt::TextWordWrap,
+               tr("Before and after stand here once something is chosen."));
   }
   size_t fresh = work_.project().kinds.size();
   for (size_t i = 0; after && i < to.size(); ++i) {
     const int y = int(i) * rowHeight;
     const KindId made = to[i].item ? after->kinds[fresh++]->id : to[i].kind;
-    p.drawText(QRect(0, y, width, 16), Qt::AlignLeft, toQt(bristle::find(*after, made)->name) + tr(": before, after"));
+    p.drawText(QRect(0, y, width, 16), Qt::AlignLeft,
+               toQt(bristle::find(*after, made)->name) + tr(": before, after"));
     for (int s = 0; s < columns; ++s) {
       if (!to[i].item)
         p.drawPixmap(s * kCell.width(), y + 18,

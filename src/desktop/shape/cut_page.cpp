@@ -164,8 +164,9 @@ CutPage::CutPage(Work& work, QWidget* parent)
   make_->setProperty("main", true);
   row({make_, remove_});
   connect(open, &QPushButton::clicked, this, [this] {
-    const auto paths = QFileDialog::getOpenFileNames(this, tr("One picture for each state"), work_.folder(),
-                                                     tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)"));
+    const auto paths =
+        QFileDialog::getOpenFileNames(this, tr("One picture for each state"), work_.folder(),
+                                      tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)"));
     if (!paths.isEmpty()) openSheets(paths);
   });
   connect(sheet_, &QComboBox::currentIndexChanged, this, [this](int i) {
@@ -214,7 +215,8 @@ bool CutPage::openSheets(const QStringList& paths) {
   marks_.clear();
   picked_ = -1;
   sheet_->clear();
-  for (const auto& entry : sheets_.pictures) sheet_->addItem(toQt(std::string(nameOf(entry.first))));
+  for (const auto& entry : sheets_.pictures)
+    sheet_->addItem(toQt(std::string(nameOf(entry.first))));
   view_->show(sheets_.pictures.begin()->second);
   refresh();
   return true;

@@ -82,10 +82,14 @@ void addSlices(const Seen& s, const PartValues& v, std::vector<Handle>& out) {
   if (v.text(Prop::Fit) != "nine-slice") return;
   const Four& f = v.four(Prop::Slices);
   const QRectF& r = s.rect;
-  out.push_back({Handle::Sort::Slice, 0, {r.center().x(), r.top() + f.a}, QObject::tr("top slice")});
-  out.push_back({Handle::Sort::Slice, 1, {r.right() - f.b, r.center().y()}, QObject::tr("right slice")});
-  out.push_back({Handle::Sort::Slice, 2, {r.center().x(), r.bottom() - f.c}, QObject::tr("bottom slice")});
-  out.push_back({Handle::Sort::Slice, 3, {r.left() + f.d, r.center().y()}, QObject::tr("left slice")});
+  out.push_back(
+      {Handle::Sort::Slice, 0, {r.center().x(), r.top() + f.a}, QObject::tr("top slice")});
+  out.push_back(
+      {Handle::Sort::Slice, 1, {r.right() - f.b, r.center().y()}, QObject::tr("right slice")});
+  out.push_back(
+      {Handle::Sort::Slice, 2, {r.center().x(), r.bottom() - f.c}, QObject::tr("bottom slice")});
+  out.push_back(
+      {Handle::Sort::Slice, 3, {r.left() + f.d, r.center().y()}, QObject::tr("left slice")});
 }
 
 CellChange cell(const Column& column, const PartId& part, Prop prop, Value value) {
@@ -103,8 +107,10 @@ double sizeFor(const std::string& pin, double from, double extent, double offset
 std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Handle& h,
                                    const QPointF& from, const QPointF& to) {
   if (h.sort == Handle::Sort::Pivot)
-    return {cell(column, {}, Prop::PivotX, std::clamp(std::round(to.x() / s.box.width() * 100) / 100, -2.0, 3.0)),
-            cell(column, {}, Prop::PivotY, std::clamp(std::round(to.y() / s.box.height() * 100) / 100, -2.0, 3.0))};
+    return {cell(column, {}, Prop::PivotX,
+                 std::clamp(std::round(to.x() / s.box.width() * 100) / 100, -2.0, 3.0)),
+            cell(column, {}, Prop::PivotY,
+                 std::clamp(std::round(to.y() / s.box.height() * 100) / 100, -2.0, 3.0))};
   if (!s.part) return {};
   const PartId& id = s.part->id;
   const PartValues v(s.part->type, s.values);
@@ -117,8 +123,10 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
       if (!v.has(Prop::Width))
         return {cell(column, id, Prop::Size,
                      std::clamp(round1(2 * (to.x() - r.center().x())), 4.0, 1000.0))};
-      const double w = sizeFor(v.text(Prop::PinX), s.box.x(), s.box.width(), v.number(Prop::OffsetX), to.x());
-      const double h2 = sizeFor(v.text(Prop::PinY), s.box.y(), s.box.height(), v.number(Prop::OffsetY), to.y());
+      const double w =
+          sizeFor(v.text(Prop::PinX), s.box.x(), s.box.width(), v.number(Prop::OffsetX), to.x());
+      const double h2 =
+          sizeFor(v.text(Prop::PinY), s.box.y(), s.box.height(), v.number(Prop::OffsetY), to.y());
       return {cell(column, id, Prop::Width, std::clamp(round1(w), 1.0, 8000.0)),
               cell(column, id, Prop::Height, std::clamp(round1(h2), 1.0, 8000.0))};
     }
@@ -157,7 +165,8 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
         fill.x = std::clamp((to.x() - r.x()) / r.width(), -1.0, 2.0);
         fill.y = std::clamp((to.y() - r.y()) / r.height(), -1.0, 2.0);
       } else if (h.sort == Handle::Sort::Radius) {
-        fill.radius = std::clamp(std::abs(to.x() - r.x() - fill.x * r.width()) / r.width(), 0.02, 3.0);
+        fill.radius =
+            std::clamp(std::abs(to.x() - r.x() - fill.x * r.width()) / r.width(), 0.02, 3.0);
       } else {
         const double radians = fill.angle * 3.14159265358979323846 / 180;
         const QPointF along(std::cos(radians), std::sin(radians));
@@ -184,11 +193,13 @@ std::vector<Handle> handlesOf(Work& work, const Column& column) {
   if (!s) return out;
   if (!s->part) {
     const PartValues whole(PartType::Whole, s->whole);
-    out.push_back({Handle::Sort::Pivot, 0,
+    out.push_back({Handle::Sort::Pivot,
+                   0,
                    {whole.number(Prop::PivotX) * s->box.width(),
                     whole.number(Prop::PivotY) * s->box.height()},
                    QObject::tr("pivot")});
-    out.push_back({Handle::Sort::HitPadding, 0,
+    out.push_back({Handle::Sort::HitPadding,
+                   0,
                    {s->box.right() + s->kind.hitPadding, s->box.center().y()},
                    QObject::tr("hit area")});
     return out;
@@ -198,7 +209,8 @@ std::vector<Handle> handlesOf(Work& work, const Column& column) {
   if (s->part->type == PartType::Shape) addCorners(*s, v, out);
   if (s->part->type == PartType::Picture) addSlices(*s, v, out);
   if (s->part->type == PartType::Label) {
-    out.front() = {Handle::Sort::Padding, 0,
+    out.front() = {Handle::Sort::Padding,
+                   0,
                    {s->rect.left() + v.four(Prop::Padding).d, s->rect.center().y()},
                    QObject::tr("padding")};
   }

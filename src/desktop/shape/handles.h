@@ -1,5 +1,6 @@
 // What can be dragged on a tile: corners, places, sizes, pivots, paddings, gradient stops, slices.
-// Each is only another way to a value of the ledger. Places are in px of the button, its box at 0, 0.
+// Each is only another way to a value of the ledger. Places are in px of the button, its box at 0,
+// 0.
 #pragma once
 #include <QPointF>
 #include <QString>

@@ -77,8 +77,8 @@ class CellDelegate : public QStyledItemDelegate {
       p->setPen(Qt::NoPen);
       p->setBrush(t.pinned);
       const QPointF c(x + 4, r.center().y() + 0.5);
-      p->drawPolygon(QPolygonF({c + QPointF(0, -4), c + QPointF(4, 0), c + QPointF(0, 4),
-                                c + QPointF(-4, 0)}));
+      p->drawPolygon(QPolygonF(
+          {c + QPointF(0, -4), c + QPointF(4, 0), c + QPointF(0, 4), c + QPointF(-4, 0)}));
       p->restore();
       x += 14;
     }
@@ -241,8 +241,7 @@ void Ledger::keyPressEvent(QKeyEvent* event) {
   }
   if (event->matches(QKeySequence::Copy)) return copy();
   if (event->matches(QKeySequence::Paste)) return paste();
-  if (event->key() == Qt::Key_Delete || event->key() == Qt::Key_Backspace)
-    return clearCells(work_);
+  if (event->key() == Qt::Key_Delete || event->key() == Qt::Key_Backspace) return clearCells(work_);
   if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) &&
       currentIndex().isValid()) {
     edit(currentIndex());

@@ -52,8 +52,8 @@ Project LibraryPage::readyMade() {
 }
 
 LibraryPage::LibraryPage(Work& work, QWidget* parent)
-    : Page(tr("Kinds to start from"),
-           tr("Take one, then make it yours. Several: Ctrl or Shift."), parent),
+    : Page(tr("Kinds to start from"), tr("Take one, then make it yours. Several: Ctrl or Shift."),
+           parent),
       work_(work) {
   kinds_ = new QListWidget;
   kinds_->setAccessibleName(tr("Kinds of the library"));
@@ -85,11 +85,13 @@ LibraryPage::LibraryPage(Work& work, QWidget* parent)
   connect(take_, &QPushButton::clicked, this, &LibraryPage::take);
   connect(ready, &QPushButton::clicked, this, [this] { show(readyMade(), {}); });
   connect(open, &QPushButton::clicked, this, [this, filter] {
-    const QString path = QFileDialog::getOpenFileName(this, tr("Open a library"), work_.folder(), filter);
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("Open a library"), work_.folder(), filter);
     if (!path.isEmpty()) openLibrary(path);
   });
   const auto ask = [this, filter](bool all) {
-    const QString path = QFileDialog::getSaveFileName(this, tr("Save a library"), work_.folder(), filter);
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("Save a library"), work_.folder(), filter);
     if (!path.isEmpty()) saveLibrary(path, all);
   };
   connect(save, &QPushButton::clicked, this, [ask] { ask(false); });
@@ -112,7 +114,8 @@ void LibraryPage::show(Project library, const QString& folder) {
   kinds_->clear();
   QPixmap blank(kTile);
   blank.fill(theme().work);
-  for (const auto& kind : library_->kinds) kinds_->addItem(new QListWidgetItem(blank, toQt(kind->name)));
+  for (const auto& kind : library_->kinds)
+    kinds_->addItem(new QListWidgetItem(blank, toQt(kind->name)));
   drawn_ = 0;
   soon_.start();
   if (kinds_->count()) kinds_->setCurrentRow(0);
@@ -147,8 +150,8 @@ void LibraryPage::refreshChoice() {
   const auto kinds = chosen();
   take_->setEnabled(!kinds.empty());
   states_->setPixmap(kinds.empty() ? QPixmap()
-                                   : strip(*library_, kinds.front(), looks_, tables_,
-                                           width() - 40, devicePixelRatioF()));
+                                   : strip(*library_, kinds.front(), looks_, tables_, width() - 40,
+                                           devicePixelRatioF()));
   for (auto& entry : answers_) delete entry.second->parentWidget();
   answers_.clear();
   for (const LibraryConflict& conflict : conflictsWith(work_.project(), *library_, kinds)) {
@@ -156,10 +159,12 @@ void LibraryPage::refreshChoice() {
     auto* layout = new QHBoxLayout(line);
     layout->setContentsMargins(0, 0, 0, 0);
     const bool kind = conflict.sort == LibraryConflict::Sort::Kind;
-    auto* name = new QLabel(tr("%1 “%2”").arg(kind ? tr("kind") : tr("named value"), toQt(conflict.name)));
+    auto* name =
+        new QLabel(tr("%1 “%2”").arg(kind ? tr("kind") : tr("named value"), toQt(conflict.name)));
     auto* how = new QComboBox;
     how->setAccessibleName(tr("What becomes of %1").arg(toQt(conflict.name)));
-    how->addItems({tr("both stay, the new one renamed"), tr("mine stays"), tr("theirs takes its place")});
+    how->addItems(
+        {tr("both stay, the new one renamed"), tr("mine stays"), tr("theirs takes its place")});
     layout->addWidget(name);
     layout->addWidget(how);
     layout->addStretch();
@@ -175,20 +180,24 @@ bool LibraryPage::copyFiles(const std::vector<KindId>& kinds) {
   const auto files = filesOf(*library_, kinds);
   if (files.empty() || folder_.isEmpty()) return true;
   if (work_.folder().isEmpty()) {
-    work_.tell(tr("These kinds have pictures: save the project first, so that they have a place."), true);
+    work_.tell(tr("These kinds have pictures: save the project first, so that they have a place."),
+               true);
     return false;
   }
   for (const std::string& file : files) {
-    const QString from = QDir(folder_).filePath(toQt(file)), to = QDir(work_.folder()).filePath(toQt(file));
+    const QString from = QDir(folder_).filePath(toQt(file)),
+                  to = QDir(work_.folder()).filePath(toQt(file));
     if (!QDir::cleanPath(to).startsWith(QDir::cleanPath(work_.folder()) + QLatin1Char('/')) ||
         !QDir::cleanPath(from).startsWith(QDir::cleanPath(folder_) + QLatin1Char('/'))) {
-      work_.tell(tr("%1 lies outside the library’s folder and is not taken.").arg(toQt(file)), true);
+      work_.tell(tr("%1 lies outside the library’s folder and is not taken.").arg(toQt(file)),
+                 true);
       return false;
     }
     if (QFile::exists(to)) {
       const auto mine = readFile(fromQt(to)), theirs = readFile(fromQt(from));
       if (mine && theirs && *mine == *theirs) continue;
-      work_.tell(tr("%1 is here already and differs; rename one of them first.").arg(toQt(file)), true);
+      work_.tell(tr("%1 is here already and differs; rename one of them first.").arg(toQt(file)),
+                 true);
       return false;
     }
     QDir().mkpath(QFileInfo(to).absolutePath());

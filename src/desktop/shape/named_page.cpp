@@ -16,9 +16,9 @@ namespace {
 
 enum Column { Name, Type, Light, Dark, Uses };
 
-constexpr NamedType kTypes[] = {NamedType::Colour,   NamedType::Length, NamedType::Number,
-                                NamedType::Font,     NamedType::Weight, NamedType::Duration,
-                                NamedType::Easing,   NamedType::Gradient, NamedType::Shadow};
+constexpr NamedType kTypes[] = {NamedType::Colour, NamedType::Length,   NamedType::Number,
+                                NamedType::Font,   NamedType::Weight,   NamedType::Duration,
+                                NamedType::Easing, NamedType::Gradient, NamedType::Shadow};
 
 QIcon swatch(const Value* value) {
   if (!value) return {};
@@ -43,7 +43,8 @@ QIcon swatch(const Value* value) {
 
 NamedPage::NamedPage(Work& work, QWidget* parent)
     : Page(tr("Named values"),
-           tr("Change one here, and everything that uses it changes. A name with dots is in groups."),
+           tr("Change one here, and everything that uses it changes. A name with dots is in "
+              "groups."),
            parent),
       work_(work) {
   table_ = new QTableWidget(0, 5);
@@ -109,14 +110,16 @@ NamedPage::NamedPage(Work& work, QWidget* parent)
   auto* exporting = button(tr("Export tokens…"));
   const QString filter = tr("Design tokens (*.tokens.json *.json)");
   connect(import, &QPushButton::clicked, this, [this, filter] {
-    const QString path = QFileDialog::getOpenFileName(this, tr("Import tokens"), work_.folder(), filter);
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("Import tokens"), work_.folder(), filter);
     if (!path.isEmpty()) importTokens(path);
   });
   connect(exporting, &QPushButton::clicked, this, [this, filter] {
-    const QString path = QFileDialog::getSaveFileName(
-        this, tr("Export tokens"),
-        work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + QStringLiteral(".tokens.json"),
-        filter);
+    const QString path = QFileDialog::getSaveFileName(this, tr("Export tokens"),
+                                                      work_.folder() + QStringLiteral("/") +
+                                                          toQt(work_.project().name) +
+                                                          QStringLiteral(".tokens.json"),
+                                                      filter);
     if (!path.isEmpty()) exportTokens(path);
   });
   row({remove_, replacement_, dark_, import, exporting});
@@ -205,7 +208,8 @@ void NamedPage::refreshUses() {
   replacement_->setEnabled(named);
   replacement_->clear();
   others_.clear();
-  if (!named) return uses_->setText(tr("Nothing has a name yet: add one here, or name a value on the card."));
+  if (!named)
+    return uses_->setText(tr("Nothing has a name yet: add one here, or name a value on the card."));
   const auto uses = usesOf(work_.project(), named->id);
   QStringList places;
   for (size_t i = 0; i < uses.size() && i < 6; ++i) places << toQt(uses[i].place);
@@ -231,10 +235,11 @@ bool NamedPage::importTokens(const QString& path) {
   }
   const size_t count = tokens->values.size(), kept = tokens->kept.size();
   if (!work_.perform(takeNamed(std::move(tokens->values), tokens->foreign))) return false;
-  work_.tell(kept ? tr("%1 values imported; %2 of types that are not used here are kept as they are")
-                        .arg(count)
-                        .arg(kept)
-                  : tr("%1 values imported").arg(count));
+  work_.tell(kept
+                 ? tr("%1 values imported; %2 of types that are not used here are kept as they are")
+                       .arg(count)
+                       .arg(kept)
+                 : tr("%1 values imported").arg(count));
   return true;
 }
 

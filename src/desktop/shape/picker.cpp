@@ -172,12 +172,9 @@ void Picker::show() {
   const Colour colour = colour_;
   lightness_->set(now.l, [now](double v) { return toQt(fromLch({v, now.c, now.h})); });
   chroma_->set(std::min(now.c, 0.33), [now](double v) { return toQt(fromLch({now.l, v, now.h})); });
-  hue_->set(now.h, [now](double v) {
-    return toQt(fromLch({now.l, std::max(now.c, 0.04), v}));
-  });
-  alpha_->set(colour.a / 255.0, [colour](double v) {
-    return QColor(colour.r, colour.g, colour.b, int(v * 255));
-  });
+  hue_->set(now.h, [now](double v) { return toQt(fromLch({now.l, std::max(now.c, 0.04), v})); });
+  alpha_->set(colour.a / 255.0,
+              [colour](double v) { return QColor(colour.r, colour.g, colour.b, int(v * 255)); });
   figures_[0]->setText(QStringLiteral("%1 %").arg(qRound(now.l * 100)));
   figures_[1]->setText(QString::number(now.c, 'f', 3));
   figures_[2]->setText(QStringLiteral("%1°").arg(qRound(now.h)));
@@ -196,7 +193,8 @@ void Picker::startEyedropper() {
 // While it is on, the first click belongs to it, wherever in the window it falls.
 bool Picker::eventFilter(QObject* watched, QEvent* event) {
   const auto type = event->type();
-  const bool isKey = type == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape;
+  const bool isKey =
+      type == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape;
   if (type != QEvent::MouseButtonPress && !isKey) return QWidget::eventFilter(watched, event);
   auto* widget = qobject_cast<QWidget*>(watched);
   if (!isKey && !widget) return QWidget::eventFilter(watched, event);

@@ -59,8 +59,11 @@ bool kindsFromFiles(Work& work, const QStringList& paths) {
     if (states.empty()) {
       files.push_back({fromQt(QFileInfo(path).fileName()), fromQt(*file)});
     } else {
-      kinds.push_back({fromQt(QFileInfo(path).completeBaseName()), double(read.image.width()),
-                       double(read.image.height()), std::move(states), {}});
+      kinds.push_back({fromQt(QFileInfo(path).completeBaseName()),
+                       double(read.image.width()),
+                       double(read.image.height()),
+                       std::move(states),
+                       {}});
     }
   }
   for (auto& [name, states] : groupByState(files)) {
@@ -68,15 +71,16 @@ bool kindsFromFiles(Work& work, const QStringList& paths) {
     for (const auto& [role, file] : states) {
       const QSize other = pictures.get(file).image.size();
       if (other == size) continue;
-      work.tell(QObject::tr("%1 is %2 × %3 px, the resting picture of “%4” %5 × %6 px: pictures of one "
-                            "button have one size.")
-                    .arg(toQt(file))
-                    .arg(other.width())
-                    .arg(other.height())
-                    .arg(toQt(name))
-                    .arg(size.width())
-                    .arg(size.height()),
-                true);
+      work.tell(
+          QObject::tr("%1 is %2 × %3 px, the resting picture of “%4” %5 × %6 px: pictures of one "
+                      "button have one size.")
+              .arg(toQt(file))
+              .arg(other.width())
+              .arg(other.height())
+              .arg(toQt(name))
+              .arg(size.width())
+              .arg(size.height()),
+          true);
       return false;
     }
     kinds.push_back({name, double(size.width()), double(size.height()), states, {}});
@@ -90,9 +94,9 @@ bool kindsFromFiles(Work& work, const QStringList& paths) {
 }
 
 bool kindsFromFilesAsked(Work& work, QWidget* parent) {
-  return kindsFromFiles(
-      work, QFileDialog::getOpenFileNames(parent, QObject::tr("Pictures of buttons"), work.folder(),
-                                          QObject::tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)")));
+  return kindsFromFiles(work, QFileDialog::getOpenFileNames(
+                                  parent, QObject::tr("Pictures of buttons"), work.folder(),
+                                  QObject::tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)")));
 }
 
 }  // namespace bristle

@@ -2,8 +2,8 @@
 
 #include <QAction>
 #include <QDragEnterEvent>
-#include <QMimeData>
 #include <QHBoxLayout>
+#include <QMimeData>
 #include <QPushButton>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -102,8 +102,7 @@ void ShapeBench::closePage() {
   refresh();
 }
 
-QAction* ShapeBench::add(const QString& name, const QKeySequence& keys,
-                         std::function<void()> run) {
+QAction* ShapeBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run) {
   auto* action = new QAction(name, this);
   action->setShortcut(keys);
   action->setShortcutContext(Qt::WindowShortcut);
@@ -225,8 +224,9 @@ void ShapeBench::refresh() {
 
 QString ShapeBench::hint() const {
   if (!work_.kind()) return tr("A menu needs at least one kind of button");
-  return tr("Shift on a tile picks more states · Alt+drag carries a value sideways · drag a name to "
-            "scrub · Del falls back");
+  return tr(
+      "Shift on a tile picks more states · Alt+drag carries a value sideways · drag a name to "
+      "scrub · Del falls back");
 }
 
 }  // namespace bristle

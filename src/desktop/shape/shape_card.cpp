@@ -25,8 +25,7 @@ bool isTemplate(const Machine& machine) {
   const Machine hover = menuButton(machine.id, machine.name, Wins::Hover);
   const Machine focus = menuButton(machine.id, machine.name, Wins::Focused);
   const auto same = [&](const Machine& other) {
-    return machine.states == other.states &&
-           machine.transitions.size() == other.transitions.size();
+    return machine.states == other.states && machine.transitions.size() == other.transitions.size();
   };
   return same(hover) || same(focus);
 }
@@ -84,10 +83,15 @@ void ShapeCard::buildState(Form& form) {
       [this](int i) {
         if (state()) work_.perform(setRole(work_.kind()->id, state()->id, static_cast<Role>(i)));
       });
+  takes_ = form.text(tr("Comes in"), [this](const QString& t) { return setTiming(t, false); });
+  takes_->setToolTip(tr("How long the change into this state takes: ms, or a named duration"));
+  easing_ = form.text(tr("Eases"), [this](const QString& t) { return setTiming(t, true); });
+  easing_->setToolTip(tr(
+      "linear, steps 4, bezier 0.25 0.1 0.25 1, or a named easing, for the way into this state"));
   copyFrom_ = form.choice(tr("Look like"), {}, [this](int i) {
     if (i > 0 && work_.kind())
-      work_.perform(copyColumn(work_.lookOwner(), copyColumns_[size_t(i) - 1],
-                               work_.picked().columns));
+      work_.perform(
+          copyColumn(work_.lookOwner(), copyColumns_[size_t(i) - 1], work_.picked().columns));
   });
   copyFrom_->setToolTip(tr("Copies another state’s look into the picked ones, in place"));
   const auto shift = [this](int by) {
@@ -102,8 +106,8 @@ void ShapeCard::buildState(Form& form) {
   newState_ = form.text(tr("Add a state"), [this](const QString& text) {
     const Kind* kind = work_.kind();
     if (!kind || text.trimmed().isEmpty()) return true;
-    const bool done = work_.perform(addState(kind->id, fromQt(text.trimmed()), Role::None,
-                                             work_.picked().columns.back()));
+    const bool done = work_.perform(
+        addState(kind->id, fromQt(text.trimmed()), Role::None, work_.picked().columns.back()));
     if (!done) return false;
     newState_->clear();
     work_.pickColumns({work_.machine()->states.back().id}, work_.picked().property);
@@ -111,6 +115,27 @@ void ShapeCard::buildState(Form& form) {
   });
   newState_->setPlaceholderText(tr("current, visited, locked…"));
   stateNote_ = form.note(QString());
+}
+
+bool ShapeCard::setTiming(const QString& text, bool easing) {
+  if (!state() || !work_.machine()) return false;
+  Timing timing = timingInto(*work_.machine(), state()->id);
+  const Naming names = naming(work_.project());
+  std::string expected;
+  const auto value =
+      parseValue(fromQt(text.trimmed()), easing ? Value(Easing{}) : Value(0.0), &expected, &names);
+  const NamedValue* named = nullptr;
+  if (value)
+    if (const auto* ref = std::get_if<NamedRef>(&*value)) named = names.find(ref->id);
+  const auto wanted = easing ? NamedType::Easing : NamedType::Duration;
+  if (!value || (named && named->type != wanted)) {
+    work_.tell(tr("“%1” is not taken; expected %2.").arg(text, toQt(expected)), true);
+    return false;
+  }
+  (easing ? timing.namedEasing : timing.namedDuration) = named ? named->id : NamedId{};
+  if (const auto* ms = std::get_if<double>(&*value)) timing.duration = static_cast<Ms>(*ms);
+  if (const auto* curve = std::get_if<Easing>(&*value)) timing.easing = *curve;
+  return work_.perform(timeState(work_.kind()->id, state()->id, timing));
 }
 
 void ShapeCard::buildKind(Form& form) {
@@ -156,11 +181,12 @@ void ShapeCard::buildHitArea(Form& form) {
     return change("change hit area", [v](Kind& k) { k.hitAlpha = v; });
   });
   leastHit_ = form.number(tr("Least size"), 1, 400, [this](double v) {
-    return work_.perform({"change least hit area", {}, [v](const Project& before) -> Result<Project> {
-                            Project after = before;
-                            after.settings.leastHit = v;
-                            return after;
-                          }});
+    return work_.perform(
+        {"change least hit area", {}, [v](const Project& before) -> Result<Project> {
+           Project after = before;
+           after.settings.leastHit = v;
+           return after;
+         }});
   });
   leastHit_->setToolTip(tr("px, for the whole project: 24 by WCAG 2.2, 44 or 48 for touch"));
   hitNote_ = form.note(QString());
@@ -174,8 +200,7 @@ void ShapeCard::buildParts(Form& form) {
            work_.perform(renamePart(work_.kind()->id, part, fromQt(text.trimmed())));
   });
   const auto move = [this](int by) {
-    if (work_.kind())
-      work_.perform(movePart(work_.kind()->id, work_.picked().property.part, by));
+    if (work_.kind()) work_.perform(movePart(work_.kind()->id, work_.picked().property.part, by));
   };
   std::tie(backward_, forward_) =
       form.buttons({tr("Send the part back"), tr("↓ Back"), [move] { move(-1); }},
@@ -231,6 +256,8 @@ void ShapeCard::refreshState() {
   const bool any = now != nullptr;
   form_->setRowVisible(stateName_, any);
   form_->setRowVisible(role_, any);
+  form_->setRowVisible(takes_, any);
+  form_->setRowVisible(easing_, any);
   form_->setRowVisible(copyFrom_, machine != nullptr);
   const bool own = any && machine && now != &machine->states.front();
   left_->setVisible(own && now != &machine->states[1]);
@@ -240,6 +267,11 @@ void ShapeCard::refreshState() {
   if (any) {
     refill(stateName_, toQt(now->name));
     refill(role_, static_cast<int>(now->role));
+    const Timing timing = timingInto(*machine, now->id);
+    const NamedValue* takes = bristle::find(work_.project(), timing.namedDuration);
+    const NamedValue* eases = bristle::find(work_.project(), timing.namedEasing);
+    refill(takes_, takes ? toQt(takes->name) : tr("%1 ms").arg(timing.duration));
+    refill(easing_, toQt(eases ? eases->name : toText(timing.easing)));
   }
   copyColumns_ = {};
   QStringList names{tr("…")};
@@ -262,9 +294,8 @@ void ShapeCard::refreshState() {
 
 void ShapeCard::refreshParts() {
   const Kind& kind = *work_.kind();
-  const auto at = std::find_if(kind.parts.begin(), kind.parts.end(), [&](const Part& p) {
-    return p.id == work_.picked().property.part;
-  });
+  const auto at = std::find_if(kind.parts.begin(), kind.parts.end(),
+                               [&](const Part& p) { return p.id == work_.picked().property.part; });
   const bool any = at != kind.parts.end();
   refill(partName_, any ? toQt(at->name) : QString());
   partName_->setEnabled(any);
@@ -302,9 +333,8 @@ void ShapeCard::refresh() {
                         : tr("%1 × %2 px").arg(w).arg(h));
   refill(fits_, kind->fitsCaption);
   refill(sizesDiffer_, kind->sizesDiffer);
-  const bool pictures = std::any_of(kind->parts.begin(), kind->parts.end(), [](const Part& p) {
-    return p.type == PartType::Picture;
-  });
+  const bool pictures = std::any_of(kind->parts.begin(), kind->parts.end(),
+                                    [](const Part& p) { return p.type == PartType::Picture; });
   sizesDiffer_->setVisible(pictures);
   const Machine* machine = work_.machine();
   form_->setRowVisible(wins_, machine && isTemplate(*machine));

@@ -38,7 +38,8 @@ class ShapeCard : public QWidget {
   QCheckBox* only_;
   QPushButton *clearOwn_, *detach_;
   QLabel *stateHead_, *stateNote_;
-  QLineEdit *stateName_, *newState_;
+  bool setTiming(const QString& text, bool easing);
+  QLineEdit *stateName_, *newState_, *takes_, *easing_;
   QComboBox *role_, *copyFrom_;
   QPushButton *left_, *right_, *removeState_;
   QLineEdit *name_, *width_, *height_, *caption_, *captionPadding_, *hit_, *alpha_, *leastHit_;

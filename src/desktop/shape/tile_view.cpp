@@ -64,8 +64,8 @@ void TileView::drawScreen() {
       box_ = toQt(layout.items[i].box);
       without.items[i].edit().hidden = true;
     }
-  screen_ = QImage(QSizeF(layout.width, layout.height).toSize(),
-                   QImage::Format_ARGB32_Premultiplied);
+  screen_ =
+      QImage(QSizeF(layout.width, layout.height).toSize(), QImage::Format_ARGB32_Premultiplied);
   screen_.fill(Qt::black);
   QPainter painter(&screen_);
   const bool tinted = work_.looks().signalsOn();
@@ -84,7 +84,8 @@ void TileView::paintBackdrop(QPainter& painter, const QRectF& tile, const QRectF
     painter.fillRect(tile, QColor(0xd8, 0xd8, 0xd8));
     for (int y = int(tile.top()) / kCell; y * kCell < tile.bottom(); ++y)
       for (int x = int(tile.left()) / kCell; x * kCell < tile.right(); ++x)
-        if ((x + y) % 2) painter.fillRect(x * kCell, y * kCell, kCell, kCell, QColor(0x9a, 0x9a, 0x9a));
+        if ((x + y) % 2)
+          painter.fillRect(x * kCell, y * kCell, kCell, kCell, QColor(0x9a, 0x9a, 0x9a));
     painter.restore();
   }
   if (backdrop_ != Backdrop::Screen) return;

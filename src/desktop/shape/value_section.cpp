@@ -24,9 +24,9 @@ ValueSection::ValueSection(Work& work, TileView& view, Form& form)
   value_ = form.text(tr("Value"), [this](const QString& text) { return setValue(text); });
   choices_ = form.choice(tr("Choose"), {}, [this](int) { setValue(choices_->currentText()); });
   browse_ = form.button(tr("Choose a picture…"), [this] {
-    const QString path = QFileDialog::getOpenFileName(
-        &form_, tr("Choose a picture"), work_.folder(),
-        tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)"));
+    const QString path =
+        QFileDialog::getOpenFileName(&form_, tr("Choose a picture"), work_.folder(),
+                                     tr("Pictures (*.png *.jpg *.jpeg *.webp *.svg)"));
     if (path.isEmpty()) return;
     const QString inside = QDir(work_.folder()).relativeFilePath(path);
     if (work_.folder().isEmpty() || inside.startsWith(QStringLiteral("..")))
@@ -38,9 +38,11 @@ ValueSection::ValueSection(Work& work, TileView& view, Form& form)
   expected_ = form.note(QString());
   buildNames(form);
   contrast_ = form.note(QString());
-  contrast_->setToolTip(tr("Measured on the picture: the letters against what is painted behind them"));
+  contrast_->setToolTip(
+      tr("Measured on the picture: the letters against what is painted behind them"));
   nudge_ = form.button(tr("Nudge to 4.5 : 1"), [this] { nudge(); });
-  nudge_->setToolTip(tr("Moves the caption’s lightness just as far as needed, in the picked states"));
+  nudge_->setToolTip(
+      tr("Moves the caption’s lightness just as far as needed, in the picked states"));
   fallBack_ = form.button(tr("Back to the base"), [this] { clearCells(work_); });
   soon_.setSingleShot(true);
   soon_.setInterval(60);
@@ -75,8 +77,9 @@ void ValueSection::buildNames(Form& form) {
   });
   newName_ = form.text(tr("Name it"), [this](const QString& text) {
     if (text.trimmed().isEmpty()) return true;
-    const bool done = work_.perform(nameCell(work_.lookOwner(), work_.picked().columns.front(),
-                                             work_.picked().property, fromQt(text.trimmed()), true));
+    const bool done =
+        work_.perform(nameCell(work_.lookOwner(), work_.picked().columns.front(),
+                               work_.picked().property, fromQt(text.trimmed()), true));
     if (done) newName_->clear();
     return done;
   });
@@ -126,8 +129,7 @@ void ValueSection::setColour(Colour colour) {
   } else {
     return;
   }
-  work_.perform(
-      setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
+  work_.perform(setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
 }
 
 void ValueSection::changeStops(bool add) {
@@ -142,8 +144,8 @@ void ValueSection::changeStops(bool add) {
     if (fill->stops.empty()) *fill = Fill::solid({128, 128, 128, 255});
     if (fill->type == FillType::Solid) {
       const Lch base = toLch(fill->stops[0].colour);
-      *fill = Fill::linear(90, {{0, fill->stops[0].colour},
-                                {1, fromLch({base.l * 0.7, base.c, base.h})}});
+      *fill = Fill::linear(
+          90, {{0, fill->stops[0].colour}, {1, fromLch({base.l * 0.7, base.c, base.h})}});
     } else {
       const size_t next = std::min(at + 1, fill->stops.size() - 1);
       const size_t from = next == at ? at - 1 : at;
@@ -155,8 +157,7 @@ void ValueSection::changeStops(bool add) {
     fill->stops.erase(fill->stops.begin() + std::ptrdiff_t(at));
     if (fill->stops.size() == 1) *fill = Fill::solid(fill->stops[0].colour);
   }
-  work_.perform(
-      setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
+  work_.perform(setLook(work_.lookOwner(), work_.picked().columns, work_.picked().property, value));
 }
 
 QString ValueSection::columnNames() const {

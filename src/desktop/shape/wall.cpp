@@ -113,8 +113,7 @@ void Wall::paintTile(QPainter& painter, int section, StateIndex state) const {
   const QPointF corner = toTile(section, {0, 0});
   painter.save();
   painter.setClipRect(tile);
-  view_.paintBackdrop(painter, tile,
-                      QRectF(corner, QSizeF(kind->width * s, kind->height * s)), s);
+  view_.paintBackdrop(painter, tile, QRectF(corner, QSizeF(kind->width * s, kind->height * s)), s);
   painter.translate(corner);
   painter.scale(s, s);
   const QRectF box(0, 0, kind->width, kind->height);

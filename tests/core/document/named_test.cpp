@@ -14,13 +14,24 @@ const PropertyInfo& info(PartType type, Prop prop) {
 class Named : public testing::Test {
  protected:
   NamedValues values{
-      {{"n1"}, "tide.bright", NamedType::Colour, Colour{1, 2, 3, 255}, Colour{9, 9, 9, 255}, "", {}},
+      {{"n1"},
+       "tide.bright",
+       NamedType::Colour,
+       Colour{1, 2, 3, 255},
+       Colour{9, 9, 9, 255},
+       "",
+       {}},
       {{"n2"}, "text", NamedType::Colour, NamedRef{{"n1"}}, {}, "", {}},
       {{"n3"}, "space", NamedType::Length, 12.0, {}, "", {}},
       {{"n4"}, "loop.a", NamedType::Length, NamedRef{{"n5"}}, {}, "", {}},
       {{"n5"}, "loop.b", NamedType::Length, NamedRef{{"n4"}}, {}, "", {}},
-      {{"n6"}, "dusk", NamedType::Gradient,
-       Fill::linear(0, {{0, {0, 0, 0, 255}, {"n2"}}, {1, {255, 255, 255, 255}}}), {}, "", {}},
+      {{"n6"},
+       "dusk",
+       NamedType::Gradient,
+       Fill::linear(0, {{0, {0, 0, 0, 255}, {"n2"}}, {1, {255, 255, 255, 255}}}),
+       {},
+       "",
+       {}},
   };
   Naming light{&values, false}, dark{&values, true};
 };
@@ -45,8 +56,7 @@ TEST_F(Named, ANameTakesTheFormThatTheCellNeeds) {
 
 TEST_F(Named, AColourInAShadowKeepsTheShadowsAlpha) {
   Shadow shadow{0, 2, 4, 0, {0, 0, 0, 100}, {"n1"}};
-  const Shadow out =
-      std::get<Shadow>(settled(shadow, info(PartType::Shape, Prop::Shadow), light));
+  const Shadow out = std::get<Shadow>(settled(shadow, info(PartType::Shape, Prop::Shadow), light));
   EXPECT_EQ(out.colour, (Colour{1, 2, 3, 100}));
 }
 

@@ -156,8 +156,8 @@ TEST(PictureNames, EndInStates) {
                                     {"lamp over.webp", "e"}});
   ASSERT_EQ(groups.size(), 3U);
   EXPECT_EQ(groups[0].first, "Dive");
-  EXPECT_EQ(groups[0].second,
-            (std::map<Role, std::string>{{Role::Rest, "a"}, {Role::Hover, "b"}, {Role::Press, "c"}}));
+  EXPECT_EQ(groups[0].second, (std::map<Role, std::string>{
+                                  {Role::Rest, "a"}, {Role::Hover, "b"}, {Role::Press, "c"}}));
   EXPECT_EQ(groups[1].second.at(Role::Rest), "d");
   EXPECT_EQ(groups[2].second.at(Role::Rest), "e") << "one must be there to rest in";
   EXPECT_EQ(roleOfName("Disabled"), Role::Disabled);
@@ -178,7 +178,8 @@ TEST_F(ShapeEdits, SeveralPicturesStandSideBySide) {
                           [&](const auto& item) { return item->parent == (*row)->id; }),
             2);
   const Kind& a = kind(1);
-  EXPECT_EQ(valueIn(a, StateId{"hover"}, {a.parts[0].id, Prop::File}), Value(std::string("ah.png")));
+  EXPECT_EQ(valueIn(a, StateId{"hover"}, {a.parts[0].id, Prop::File}),
+            Value(std::string("ah.png")));
   EXPECT_TRUE(check(now()).empty()) << "an accessible name and every state seen";
 }
 
@@ -221,7 +222,8 @@ TEST_F(ShapeEdits, ADarkSetChangesWhatIsShown) {
 }
 
 TEST_F(ShapeEdits, CarriesPartsDeparturesAndHitAreasOver) {
-  must(setLook(kind().id, {StateId{"hover"}}, {plate().id, Prop::Fill}, Fill::solid({5, 5, 5, 255})));
+  must(setLook(kind().id, {StateId{"hover"}}, {plate().id, Prop::Fill},
+               Fill::solid({5, 5, 5, 255})));
   must(changeKind(kind().id, "hit", {}, [](Kind& k) { k.hitPadding = 17; }));
   must(addKind("Other", Wins::Focused));
   must(setLook(kind(1).id, {Column{}}, {kind(1).parts[2].id, Prop::Size}, 50.0));
@@ -231,7 +233,8 @@ TEST_F(ShapeEdits, CarriesPartsDeparturesAndHitAreasOver) {
   aspects.hitArea = true;
   const Project before = now();
   must(carryOver(kind().id, aspects, {{other}}));
-  EXPECT_EQ(shown(1, "hover", {kind(1).parts[0].id, Prop::Fill}), Value(Fill::solid({5, 5, 5, 255})));
+  EXPECT_EQ(shown(1, "hover", {kind(1).parts[0].id, Prop::Fill}),
+            Value(Fill::solid({5, 5, 5, 255})));
   EXPECT_EQ(kind(1).hitPadding, 17);
   EXPECT_EQ(baseValue(kind(1), {kind(1).parts[2].id, Prop::Size}), Value(50.0)) << "not chosen";
   EXPECT_NE(kind(1).machine, kind().machine);

@@ -15,19 +15,49 @@ using testing::HasSubstr;
 
 NamedValues everyType() {
   NamedValues v{
-      {{"n1"}, "tide.bright", NamedType::Colour, Colour{59, 140, 151, 255}, Colour{1, 2, 3, 4}, "sea", {}},
+      {{"n1"},
+       "tide.bright",
+       NamedType::Colour,
+       Colour{59, 140, 151, 255},
+       Colour{1, 2, 3, 4},
+       "sea",
+       {}},
       {{"n2"}, "text", NamedType::Colour, NamedRef{{"n1"}}, {}, "", {}},
       {{"n3"}, "space.wide", NamedType::Length, 24.5, 30.0, "", {}},
       {{"n4"}, "ratio", NamedType::Number, 0.125, {}, "", {}},
       {{"n5"}, "font.body", NamedType::Font, std::string("Inter, sans-serif"), {}, "", {}},
       {{"n6"}, "font.weight", NamedType::Weight, 650.0, {}, "", {}},
       {{"n7"}, "time.quick", NamedType::Duration, 120.0, {}, "", {}},
-      {{"n8"}, "ease.out", NamedType::Easing, Easing{EasingType::CubicBezier, 0.2, 0, 0, 1}, {}, "", {}},
-      {{"n9"}, "ease.steps", NamedType::Easing, Easing{EasingType::Steps, 0, 0, 0, 0, 4, true}, {}, "", {}},
-      {{"n10"}, "dusk", NamedType::Gradient,
-       Fill::linear(33, {{0, {59, 140, 151, 255}, {"n1"}}, {0.4, {2, 2, 2, 9}}, {1, {3, 3, 3, 255}}}), {}, "", {}},
+      {{"n8"},
+       "ease.out",
+       NamedType::Easing,
+       Easing{EasingType::CubicBezier, 0.2, 0, 0, 1},
+       {},
+       "",
+       {}},
+      {{"n9"},
+       "ease.steps",
+       NamedType::Easing,
+       Easing{EasingType::Steps, 0, 0, 0, 0, 4, true},
+       {},
+       "",
+       {}},
+      {{"n10"},
+       "dusk",
+       NamedType::Gradient,
+       Fill::linear(33,
+                    {{0, {59, 140, 151, 255}, {"n1"}}, {0.4, {2, 2, 2, 9}}, {1, {3, 3, 3, 255}}}),
+       {},
+       "",
+       {}},
       {{"n11"}, "drop", NamedType::Shadow, Shadow{1, 2, 8, -1, {0, 0, 0, 77}}, {}, "", {}},
-      {{"n12"}, "cast", NamedType::Shadow, Shadow{1, 2, 8, 0, {59, 140, 151, 50}, {"n1"}}, {}, "", {}},
+      {{"n12"},
+       "cast",
+       NamedType::Shadow,
+       Shadow{1, 2, 8, 0, {59, 140, 151, 50}, {"n1"}},
+       {},
+       "",
+       {}},
   };
   return v;
 }
@@ -111,8 +141,8 @@ TEST(Tokens, WhatWeDoNotUseIsKept) {
   // Through the project file, too.
   project = parseProject(writeProject(project))->project;
   const std::string out = writeTokens(*project.named, project.foreignTokens);
-  for (const char* kept : {"strokeStyle", "dashed", "oklch", "\"rem\"", "org.example", "$deprecated",
-                           "made elsewhere"})
+  for (const char* kept : {"strokeStyle", "dashed", "oklch", "\"rem\"", "org.example",
+                           "$deprecated", "made elsewhere"})
     EXPECT_THAT(out, HasSubstr(kept));
   const auto again = parseTokens(out);
   ASSERT_TRUE(again) << again.error().text();
@@ -142,10 +172,12 @@ TEST(Tokens, BadFilesSayWhere) {
   EXPECT_THAT(why(R"({"a": {"$type": "color", "$value": "blue-ish"}})"), HasSubstr("/a/$value"));
   EXPECT_THAT(why(R"({"a": {"$type": "duration", "$value": 12}})"), HasSubstr("/a/$value"));
   EXPECT_THAT(why(R"({"a": {"$type": "color", "$value": "{b}"}})"), HasSubstr("leads nowhere"));
-  EXPECT_THAT(why(R"({"a": {"$type": "color", "$value": "{b}"}, "b": {"$type": "color", "$value": "{a}"}})"),
-              HasSubstr("circle"));
-  EXPECT_THAT(why(R"({"a": {"$type": "color", "$value": "{b}"}, "b": {"$type": "number", "$value": 2}})"),
-              HasSubstr("another type"));
+  EXPECT_THAT(
+      why(R"({"a": {"$type": "color", "$value": "{b}"}, "b": {"$type": "color", "$value": "{a}"}})"),
+      HasSubstr("circle"));
+  EXPECT_THAT(
+      why(R"({"a": {"$type": "color", "$value": "{b}"}, "b": {"$type": "number", "$value": 2}})"),
+      HasSubstr("another type"));
   EXPECT_THAT(why(R"({"a": 12})"), HasSubstr("/a: expected a group"));
   EXPECT_THAT(why(R"({"a.b": {"$type": "number", "$value": 2}})"), HasSubstr("without dots"));
 }

@@ -2,8 +2,8 @@
 
 #include <gmock/gmock.h>
 
-#include "core/machine/templates.h"
 #include "core/machine/allocations.h"
+#include "core/machine/templates.h"
 #include "support/layouts.h"
 
 namespace bristle {
