@@ -236,13 +236,15 @@ Edit nameCell(LookOwner owner, Column column, PropKey key, std::string name, boo
         // A plain fill is a colour's, even corners a length's.
         if (const auto* fill = std::get_if<Fill>(&value); fill && fill->type == FillType::Solid) {
           sort = NamedType::Colour;
-          value = fill->stops.front().colour;
+          const Colour only = fill->stops.front().colour;  // `fill` goes with the old value
+          value = only;
         } else if (fill && fill->type == FillType::None) {
           return fail(std::string(info->label), "there is nothing to name");
         }
         if (const auto* four = std::get_if<Four>(&value)) {
           if (!four->even()) return fail(std::string(info->label), "name them one by one");
-          value = four->a;
+          const double length = four->a;
+          value = length;
         }
         if (value.index() != startOf(sort).index())
           return fail(std::string(info->label), "this sort of value has no names");

@@ -60,6 +60,10 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   refresh();
 }
 
+void ShapeBench::enter() {
+  view_->enter();
+}
+
 QWidget* ShapeBench::card() {
   return card_;
 }

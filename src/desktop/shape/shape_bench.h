@@ -21,6 +21,7 @@ class ShapeBench : public Bench {
   QWidget* card() override;
   std::vector<QAction*> commands() override { return commands_; }
   QString hint() const override;
+  void enter() override;
   TileView& tiles() { return *view_; }
   Ledger& ledger() { return *ledger_; }
 

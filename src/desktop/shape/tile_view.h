@@ -24,6 +24,8 @@ class TileView : public QObject {
   void setAlone(bool on);
   void setSignals(bool on);
   void setHitAreas(bool on);
+  // Comes into sight: what waits for that is drawn and measured.
+  void enter() { Q_EMIT changed(); }
   // Paints what is behind a tile; `box` is where the button stands, `scale` its scale.
   void paintBackdrop(QPainter& painter, const QRectF& tile, const QRectF& box, double scale);
   // What is really behind the picked kind's button, at its size: for figures of contrast.

@@ -47,6 +47,7 @@ ValueSection::ValueSection(Work& work, TileView& view, Form& form)
   soon_.setSingleShot(true);
   soon_.setInterval(60);
   connect(&soon_, &QTimer::timeout, this, &ValueSection::measure);
+  connect(&view, &TileView::changed, &soon_, qOverload<>(&QTimer::start));
 }
 
 void ValueSection::buildColour(Form& form) {
