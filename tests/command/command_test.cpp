@@ -57,6 +57,21 @@ TEST_F(CommandLine, EverySubcommandHasHelpAndWrongUseNeverExitsZero) {
   }
 }
 
+TEST_F(CommandLine, CheckFindsAStateThatVanishesAndNamesThatAreGone) {
+  Project project = test::columnMenu({"One", "Two"});
+  const KindId kind = project.kinds[0]->id;
+  const PropKey fill{project.kinds[0]->parts[0].id, Prop::Fill};
+  const std::string fine = write("fine.bristle", writeProject(project));
+  EXPECT_EQ(run({"check", fine}), 0);
+  const Project gone =
+      test::after(project, setLook(kind, {StateId{"hover"}}, {{}, Prop::Opacity}, 0.0));
+  EXPECT_EQ(run({"check", write("gone.bristle", writeProject(gone))}), 1);
+  EXPECT_THAT(out + err, HasSubstr("cannot be seen"));
+  edit(project, kind)->base.set(fill, NamedRef{{"n99"}});
+  EXPECT_EQ(run({"check", write("named.bristle", writeProject(project))}), 1);
+  EXPECT_THAT(out + err, HasSubstr("n99"));
+}
+
 TEST_F(CommandLine, WithoutASubcommandTheWindowIsWanted) {
   EXPECT_EQ(run({kDemo}), 0);
   EXPECT_TRUE(wish.wanted);

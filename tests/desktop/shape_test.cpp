@@ -9,6 +9,7 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/formats/project_file.h"
 #include "core/formats/tokens_file.h"
 #include "desktop/frame/theme.h"
 #include "desktop/place/canvas.h"
@@ -718,6 +719,132 @@ TEST_F(Shape, TheHitAreaIsChosenAndItsLeastSizeTold) {
   const QImage before = tile(1);
   run("Show hit areas");
   EXPECT_NE(tile(1), before);
+}
+
+// From an empty window, by keyboard alone: a ready-made kind, a value in two states, a name for it,
+// a state of its own, undone and done again, saved and opened.
+TEST_F(Shape, TheWholeRoadFromAnEmptyProjectByKeyboard) {
+  work().replace(emptyProject(), {}, false);
+  QTest::keyClick(window.get(), Qt::Key_K, Qt::ControlModifier);
+  auto* list = named<QListWidget>(QStringLiteral("Kinds of the library"));
+  ASSERT_NE(list, nullptr);
+  list->setFocus();
+  QTest::keyClick(list, Qt::Key_Right);
+  QTest::keyClick(list, Qt::Key_Return);
+  ASSERT_EQ(project().kinds.size(), 1U);
+  EXPECT_TRUE(ledger().hasFocus()) << "work goes on in the ledger";
+  QTest::keyClick(&ledger(), Qt::Key_Right, Qt::AltModifier);
+  QTest::keyClick(&ledger(), Qt::Key_Right, Qt::AltModifier);
+  EXPECT_EQ(work().picked().columns, (std::vector<Column>{StateId{"hover"}}));
+  const PropKey body = work().picked().property;
+  QTest::keyClick(&ledger(), Qt::Key_F2);
+  auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  ASSERT_NE(editor, nullptr);
+  editor->selectAll();
+  QTest::keyClicks(editor, QStringLiteral("kit.accent #402000 90"));
+  QTest::keyClick(editor, Qt::Key_Return);
+  QCoreApplication::processEvents();
+  const Fill fill = std::get<Fill>(seen("hover", body));
+  ASSERT_EQ(fill.stops.size(), 2U);
+  EXPECT_TRUE(fill.stops[0].named) << "a name inside a gradient";
+  const Project done = project();
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_NE(seen("hover", body), Value(fill));
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_TRUE(equal(project(), done));
+  save();
+  ASSERT_TRUE(window->files().open(path("menu.bristle")));
+  EXPECT_EQ(seen("hover", body), Value(fill));
+  EXPECT_TRUE(check(project()).empty());
+}
+
+TEST_F(Shape, ALibraryCannotReachOutOfItsFolder) {
+  save();
+  QDir(folder.path()).mkpath(QStringLiteral("lib"));
+  QImage image(10, 10, QImage::Format_RGB32);
+  image.fill(Qt::red);
+  image.save(path("secret.png"));
+  image.save(path("lib/own.png"));
+  const auto library = [&](const char* file, const char* picture) {
+    Project p =
+        test::after(emptyProject(), kindFromPictures({"Art", 10, 10, {{Role::Rest, picture}}, {}}));
+    QFile out(path(file));
+    EXPECT_TRUE(out.open(QIODevice::WriteOnly));
+    out.write(QByteArray::fromStdString(writeProject(p)));
+  };
+  library("lib/bad.bristle", "../secret.png");
+  library("lib/good.bristle", "own.png");
+  run("Ready-made kinds and libraries");
+  ASSERT_TRUE(page<LibraryPage>()->openLibrary(path("lib/bad.bristle")));
+  click(QStringLiteral("Take into this project"));
+  EXPECT_EQ(project().kinds.size(), 1U) << "nothing is taken";
+  ASSERT_TRUE(page<LibraryPage>()->openLibrary(path("lib/good.bristle")));
+  click(QStringLiteral("Take into this project"));
+  EXPECT_EQ(project().kinds.size(), 2U);
+  EXPECT_TRUE(QFile::exists(path("own.png"))) << "its picture came along";
+  // The same name for another picture: what is here is not written over.
+  image.fill(Qt::blue);
+  image.save(path("lib/own.png"));
+  library("lib/other.bristle", "own.png");
+  run("Ready-made kinds and libraries");
+  ASSERT_TRUE(page<LibraryPage>()->openLibrary(path("lib/other.bristle")));
+  click(QStringLiteral("Take into this project"));
+  EXPECT_EQ(QImage(path("own.png")).pixelColor(5, 5), QColor(Qt::red));
+}
+
+TEST_F(Shape, TheDarkSetIsShownAndBadNamesAreRefused) {
+  ASSERT_TRUE(work().perform(addNamed(NamedType::Colour, "sea", Colour{250, 250, 250, 255})));
+  const NamedId sea = project().named->front().id;
+  ASSERT_TRUE(work().perform(setNamed(sea, true, Value(Colour{3, 200, 4, 255}))));
+  typeCell(key(0, Prop::Fill), 0, QStringLiteral("sea"));
+  EXPECT_EQ(count(tile(1), QColor(3, 200, 4)), 0);
+  run("Named values");
+  click(QStringLiteral("Show the dark set"));
+  EXPECT_TRUE(project().settings.darkSet);
+  const Project before = project();
+  for (const char* bad : {"sea", "a..b", "{x}", "two words"}) {
+    fill(QStringLiteral("New name"), QString::fromLatin1(bad));
+    EXPECT_TRUE(equal(project(), before)) << bad;
+  }
+  click(QStringLiteral("Back to the wall"));
+  EXPECT_GT(count(tile(1), QColor(3, 200, 4)), 200) << "the tiles show the dark side";
+}
+
+TEST_F(Shape, TheEyedropperIsGivenUpWithEsc) {
+  clickCell(key(0, Prop::Fill), 2);
+  const Project before = project();
+  click(QStringLiteral("Take a colour from the window"));
+  QTest::keyClick(&ledger(), Qt::Key_Escape);
+  clickCell(key(0, Prop::Fill), 3);
+  EXPECT_TRUE(equal(project(), before));
+  EXPECT_EQ(work().picked().columns, (std::vector<Column>{StateId{"pressed"}}))
+      << "clicks are clicks again";
+}
+
+TEST_F(Shape, ASheetOfMarksIsMadeByKeyboard) {
+  save();
+  QImage image(200, 160, QImage::Format_RGB32);
+  image.fill(Qt::gray);
+  image.save(path("flat.png"));
+  run("Cut buttons from a flat picture");
+  ASSERT_TRUE(page<CutPage>()->openSheets({path("flat.png")}));
+  QCoreApplication::processEvents();
+  auto* view = named<CutView>(QStringLiteral("Flat picture with the marked buttons"));
+  view->setFocus();
+  QTest::keyClick(view, Qt::Key_Return);
+  for (int i = 0; i < 2; ++i) QTest::keyClick(view, Qt::Key_Right, Qt::ControlModifier);
+  QTest::keyClick(view, Qt::Key_Down, Qt::ShiftModifier | Qt::ControlModifier);
+  QTest::keyClick(view, Qt::Key_Return);
+  QTest::keyClick(view, Qt::Key_Delete);
+  auto* list = named<QListWidget>(QStringLiteral("Marked buttons"));
+  ASSERT_EQ(list->count(), 1);
+  list->item(0)->setText(QStringLiteral("Anchor"));
+  click(QStringLiteral("Make the buttons"));
+  ASSERT_EQ(project().kinds.size(), 2U);
+  EXPECT_EQ(kind(1).name, "Anchor");
+  const double scale = 1920.0 / 200;
+  EXPECT_NEAR(kind(1).width, 40 * scale, 1);
+  EXPECT_NEAR(kind(1).height, 30 * scale, 1);
 }
 
 }  // namespace

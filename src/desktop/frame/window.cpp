@@ -258,7 +258,10 @@ void Window::makeMenus() {
   makeFileMenu(all->addMenu(tr("&File")));
   QMenu* edit = all->addMenu(tr("&Edit"));
   command(edit, tr("Undo"), QKeySequence::Undo, [this] { work_.undo(); });
-  command(edit, tr("Redo"), QKeySequence::Redo, [this] { work_.redo(); });
+  // The same two on every desktop, whatever it calls usual.
+  command(edit, tr("Redo"), {}, [this] { work_.redo(); })
+      ->setShortcuts(
+          {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
   command(edit, tr("Pointer and focus: together or apart"), {}, [this] {
     work_.perform({"pointer and focus", {}, [](const Project& before) -> Result<Project> {
                      Project after = before;
