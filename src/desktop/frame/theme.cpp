@@ -67,8 +67,8 @@ QLineEdit[bad="true"] { border: 2px solid %9; padding: 2px 5px; }
 QComboBox QAbstractItemView { background: %2; color: %5; selection-background-color: %7; selection-color: %8; }
 QComboBox::drop-down { border: none; width: 16px; }
 QCheckBox { color: %5; spacing: 8px; padding: 2px; border: 2px solid transparent; border-radius: 4px; }
-QCheckBox::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
-QCheckBox::indicator:checked { image: url(:/icons/check%a.svg); border-color: %7; }
+QCheckBox::indicator, QListView::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
+QCheckBox::indicator:checked, QListView::indicator:checked { image: url(:/icons/check%a.svg); border-color: %7; }
 QCheckBox:focus { border-color: %7; }
 QLabel { color: %5; background: transparent; }
 QLabel[quiet="true"] { color: %6; }

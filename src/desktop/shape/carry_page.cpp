@@ -9,7 +9,7 @@
 namespace bristle {
 namespace {
 
-constexpr QSize kCell(132, 64);
+constexpr QSize kCell(112, 60);
 
 }  // namespace
 
@@ -132,8 +132,8 @@ void CarryPage::refresh() {
   carry_->setText(to.empty() ? tr("Carry over: choose targets")
                              : tr("Carry over to %1").arg(to.size()));
   const double ratio = devicePixelRatioF();
-  const int columns = 3, gap = 20;
-  const int width = columns * kCell.width() * 2 / 2 + gap;
+  const int columns = 3;
+  const int width = columns * kCell.width();
   const int rowHeight = 2 * kCell.height() + 44;
   QPixmap all(QSize(width, std::max(1, int(to.size())) * rowHeight) * ratio);
   all.setDevicePixelRatio(ratio);
