@@ -437,6 +437,16 @@ TEST(Fonts, AMissingFontNamesItsStandIn) {
   EXPECT_EQ(standInFor(fromQt(QFontInfo(QFont()).family())), QString());
 }
 
+TEST(Fonts, OfSeveralFamiliesTheFirstThatIsThereIsTaken) {
+  const QString there = QFontInfo(QFont()).family();
+  const std::string list = "No Such Family 123, " + fromQt(there);
+  EXPECT_EQ(standInFor(list), QString());
+  EXPECT_EQ(QFontInfo(fontOf(list, 20, 400)).family(), there);
+  const FontMeasure measure;
+  EXPECT_EQ(measure.measure(list, 20, 400, "Anchor").w,
+            measure.measure(fromQt(there), 20, 400, "Anchor").w);
+}
+
 TEST(CutEdges, PullARectangleStraight) {
   QImage image(100, 80, QImage::Format_RGB32);
   image.fill(Qt::black);
