@@ -113,7 +113,9 @@ void Canvas::paintHitAreas(QPainter& p) {
   }
   for (size_t i = 0; i < areas.size(); ++i)
     for (size_t j = i + 1; j < areas.size(); ++j)
-      if (areas[i].first.intersects(areas[j].first)) areas[i].second = areas[j].second = true;
+      if (areas[i].first.boundingRect().intersects(areas[j].first.boundingRect()) &&
+          areas[i].first.intersects(areas[j].first))
+        areas[i].second = areas[j].second = true;
   p.translate(toWidget(QPointF(0, 0)));
   p.scale(zoom(), zoom());
   for (const auto& [area, wrong] : areas) {
