@@ -39,7 +39,7 @@ void frame(int width, int height) {
   QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
   const auto paint = [&] {
     QPainter painter(&image);
-    painter.scale(width / 1920.0, height / 1080.0);
+    painter.scale(width / 1920.0, width / 1920.0);  // as the stage does: never stretched
     paintSession(painter, looks, *session);
   };
   paint();

@@ -52,11 +52,32 @@ void bevel(QPainter& painter, const PartValues& v, const QRectF& rect, double in
 
 QPen borderPen(const PartValues& v) {
   const double width = v.number(Prop::BorderWidth);
-  if (width <= 0) return Qt::NoPen;
   QPen pen(toQt(v.colour(Prop::BorderColour)), width, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin);
   const double on = v.number(Prop::DashOn), off = v.number(Prop::DashOff);
   if (on > 0 && off > 0) pen.setDashPattern({on / width, off / width});
   return pen;
+}
+
+// Forms whose outline keeps its form when it grows: their border is the area between two of them,
+// which is painted in half the time that a stroke takes.
+bool growsEvenly(const PartValues& v) {
+  const std::string& form = v.text(Prop::Form);
+  return form != "chevron" && form != "polygon" && form != "outline";
+}
+
+void border(QPainter& painter, const PartValues& v, const QRectF& rect, double by) {
+  const double width = v.number(Prop::BorderWidth);
+  if (width <= 0 || v.colour(Prop::BorderColour).a == 0) return;
+  const bool dashed = v.number(Prop::DashOn) > 0 && v.number(Prop::DashOff) > 0;
+  if (!dashed && growsEvenly(v)) {
+    QPainterPath ring = formPath(v, rect, by + width / 2);
+    ring.addPath(formPath(v, rect, by - width / 2));
+    painter.fillPath(ring, toQt(v.colour(Prop::BorderColour)));
+    return;
+  }
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(borderPen(v));
+  painter.drawPath(formPath(v, rect, by));
 }
 
 }  // namespace
@@ -140,6 +161,7 @@ void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& lo
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
   const double base = painter.opacity() * opacity;
+  shadows_.scaleTo(painter);
   const QTransform all = wholeTransform(whole, box);
   if (!all.isIdentity()) painter.setTransform(all, true);
   const QTransform before = painter.transform();
@@ -193,18 +215,12 @@ void LookPainter::shape(QPainter& painter, const PartValues& v, const QRectF& re
     shadows_.draw(painter, outline, outer);
   }
   const Fill& fill = v.fill(Prop::Fill);
-  if (fill.type != FillType::None && (by >= 0 || inner.colour.a || v.number(Prop::DashOn) > 0)) {
-    const QPainterPath filled = formPath(v, rect);
-    painter.fillPath(filled, brushOf(fill, rect));
-    shadows_.draw(painter, filled, inner, true);
-    painter.setBrush(Qt::NoBrush);
-  } else {
-    shadows_.draw(painter, formPath(v, rect), inner, true);
-    painter.setBrush(brushOf(fill, rect));
-  }
-  painter.setPen(borderPen(v));
-  if (painter.pen().style() != Qt::NoPen || painter.brush().style() != Qt::NoBrush)
-    painter.drawPath(formPath(v, rect, by));
+  // Under a border that lies inside, the filling ends in its middle: no seam shows at the edge.
+  const bool whole = by >= 0 || inner.colour.a || v.number(Prop::DashOn) > 0;
+  if (fill.type != FillType::None)
+    painter.fillPath(formPath(v, rect, whole ? 0 : by), brushOf(fill, rect));
+  if (inner.colour.a) shadows_.draw(painter, formPath(v, rect), inner, true);
+  border(painter, v, rect, by);
   bevel(painter, v, rect, place == "inside" ? width : place == "centre" ? width / 2 : 0);
 }
 

@@ -12,14 +12,15 @@ constexpr qint64 kMostBytes = 64 << 20;  // then all are dropped and made anew: 
 // One pass of a box blur along rows, written transposed, so that two passes blur both ways.
 void blurRows(const std::vector<std::uint8_t>& in, std::vector<std::uint8_t>& out, int w, int h,
               int radius) {
-  const int window = 2 * radius + 1;
+  // A product in place of a division for each px.
+  const auto inverse = static_cast<unsigned>((1 << 16) / (2 * radius + 1) + 1);
   for (int y = 0; y < h; ++y) {
     const std::uint8_t* row = in.data() + static_cast<size_t>(y) * static_cast<size_t>(w);
     int sum = 0;
     for (int x = -radius; x <= radius; ++x) sum += x >= 0 && x < w ? row[x] : 0;
     for (int x = 0; x < w; ++x) {
       out[static_cast<size_t>(x) * static_cast<size_t>(h) + static_cast<size_t>(y)] =
-          static_cast<std::uint8_t>(sum / window);
+          static_cast<std::uint8_t>(std::min(255U, static_cast<unsigned>(sum) * inverse >> 16));
       if (x + radius + 1 < w) sum += row[x + radius + 1];
       if (x - radius >= 0) sum -= row[x - radius];
     }
@@ -99,6 +100,12 @@ const QImage& Shadows::image(const Key& key, const QPainterPath& outline, bool i
   return images_.emplace(key, std::move(out)).first->second;
 }
 
+void Shadows::scaleTo(const QPainter& painter) {
+  const QTransform t = painter.worldTransform();
+  const bool plain = t.type() <= QTransform::TxScale && t.m11() > 0 && t.m11() == t.m22();
+  scale_ = plain ? std::clamp(t.m11() * painter.device()->devicePixelRatioF(), 0.05, 4.0) : 1;
+}
+
 void Shadows::draw(QPainter& painter, const QPainterPath& outline, const Shadow& s, bool inner) {
   if (s.colour.a == 0) return;
   const QRectF box = outline.boundingRect();
@@ -106,31 +113,47 @@ void Shadows::draw(QPainter& painter, const QPainterPath& outline, const Shadow&
   if (box.width() + 2 * spread < 1 || box.height() + 2 * spread < 1 || box.width() > 4000 ||
       box.height() > 4000)
     return;
-  QPainterPath cast = outline;
+  // Made at the size at which it is seen: small ones are blurred quickly, and are laid down as they
+  // are.
+  QTransform grow = QTransform::fromScale(scale_, scale_);
   if (spread != 0 && !inner) {
     // Scaled about its centre: for boxes the same as growing each side.
     const QPointF c = box.center();
-    cast = QTransform::fromTranslate(c.x(), c.y())
-               .scale((box.width() + 2 * spread) / box.width(),
-                      (box.height() + 2 * spread) / box.height())
-               .translate(-c.x(), -c.y())
-               .map(outline);
+    grow = QTransform::fromTranslate(-c.x(), -c.y()) *
+           QTransform::fromScale((box.width() + 2 * spread) / box.width(),
+                                 (box.height() + 2 * spread) / box.height()) *
+           QTransform::fromTranslate(c.x(), c.y()) * grow;
   }
+  const QPainterPath cast = grow.map(outline);
   const QRectF at = cast.boundingRect();
+  const QPointF move(s.dx * scale_, s.dy * scale_);
   const Key key{qRound(at.width()),
                 qRound(at.height()),
-                qRound(s.blur),
-                inner ? qRound(s.dx) : 0,
-                inner ? qRound(s.dy) : 0,
+                qRound(s.blur * scale_),
+                inner ? qRound(move.x()) : 0,
+                inner ? qRound(move.y()) : 0,
                 formOf(cast, at.topLeft()) * 2 + (inner ? 1 : 0),
                 std::uint32_t(s.colour.r) << 16 | std::uint32_t(s.colour.g) << 8 | s.colour.b};
   const double opacity = painter.opacity();
   painter.setOpacity(opacity * s.colour.a / 255.0);
-  const int margin = key.blur + 2;
-  const QPointF moved = inner ? at.topLeft() : at.topLeft() + QPointF(s.dx, s.dy);
-  painter.drawImage(QPointF(std::round(moved.x()) - margin, std::round(moved.y()) - margin),
-                    image(key, cast, inner));
+  const double margin = key.blur + 2;
+  lay(painter, (inner ? at.topLeft() : at.topLeft() + move) - QPointF(margin, margin),
+      image(key, cast, inner));
   painter.setOpacity(opacity);
+}
+
+// `at` is in px of the image, from the painter's origin.
+void Shadows::lay(QPainter& painter, const QPointF& at, const QImage& image) const {
+  const QTransform t = painter.worldTransform();
+  if (t.type() <= QTransform::TxScale && t.m11() == scale_ && t.m22() == scale_ &&
+      painter.device()->devicePixelRatioF() == 1) {
+    // Px on px: several times as fast as the general way.
+    painter.setWorldTransform({});
+    painter.drawImage(QPoint(qRound(at.x() + t.dx()), qRound(at.y() + t.dy())), image);
+    painter.setWorldTransform(t);
+    return;
+  }
+  painter.drawImage(QRectF(at / scale_, QSizeF(image.size()) / scale_), image);
 }
 
 }  // namespace bristle

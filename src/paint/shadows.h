@@ -12,6 +12,9 @@ namespace bristle {
 
 class Shadows {
  public:
+  // Takes the scale at which shadows are made from the painter as it is now; call it before a
+  // button's own scale and turn, which would ask for new ones in every frame.
+  void scaleTo(const QPainter& painter);
   // The shadow that an outline casts, or, `inner`, the one that falls into it from its edges.
   // Opacity is the painter's.
   void draw(QPainter& painter, const QPainterPath& outline, const Shadow& shadow,
@@ -32,6 +35,8 @@ class Shadows {
     }
   };
   const QImage& image(const Key& key, const QPainterPath& outline, bool inner);
+  void lay(QPainter& painter, const QPointF& at, const QImage& image) const;
+  double scale_ = 1;  // px of an image for one of the layout
   std::unordered_map<Key, QImage, Hash> images_;
   qint64 bytes_ = 0;
 };

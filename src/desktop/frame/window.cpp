@@ -124,6 +124,7 @@ QWidget* Window::makeTop() {
   for (const BenchInfo& info : benches()) {
     auto* tab = new QPushButton(info.name);
     tab->setCheckable(true);
+    tab->setAutoDefault(true);  // Return works it, too
     tab->setProperty("tab", true);
     tab->setProperty("plain", true);
     tab->setAccessibleName(tr("Bench %1").arg(info.name));
@@ -136,6 +137,7 @@ QWidget* Window::makeTop() {
   const auto quiet = [&](const QString& name) {
     auto* button = new QPushButton;
     button->setProperty("plain", true);
+    button->setAutoDefault(true);
     button->setAccessibleName(name);
     row->addWidget(button);
     return button;
@@ -336,6 +338,7 @@ void Window::refresh() {
   redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
+  if (hinting_) say({}, false);  // what a bench asks for may be there now
   findingSoon_.start();
 }
 
@@ -361,6 +364,7 @@ void Window::showFindings() {
 
 void Window::say(const QString& text, bool wrong) {
   if (!hint_ || current_ < 0) return;
+  hinting_ = text.isEmpty();
   hint_->setProperty("wrong", wrong);
   hint_->setText(text.isEmpty() ? benches_[size_t(current_)]->hint() : text);
   hint_->setToolTip(hint_->text());

@@ -68,6 +68,7 @@ class Window : public QMainWindow {
   QButtonGroup* tabs_ = nullptr;
   QStackedWidget *pages_ = nullptr, *cards_ = nullptr;
   QWidget *shelf_ = nullptr, *middle_ = nullptr;
+  bool hinting_ = true;  // the bottom line says the bench's hint, not a message
   QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
   QPushButton *undo_ = nullptr, *redo_ = nullptr;
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;

@@ -56,10 +56,10 @@ void PlaceBench::build() {
   column->addLayout(head);
   pages_ = new QStackedWidget;
   auto* page = new QWidget;
+  page->setFocusProxy(canvas_ = new Canvas(work_));
   auto* inner = new QVBoxLayout(page);
   inner->setContentsMargins(0, 0, 0, 0);
   inner->setSpacing(0);
-  canvas_ = new Canvas(work_);
   inner->addWidget(canvas_, 1);
   inner->addWidget(new DisplayStrip(work_));
   pages_->addWidget(page);
@@ -185,6 +185,10 @@ void PlaceBench::addCommands() {
   findChild<QToolButton*>(QStringLiteral("lineUp"))->setMenu(menu);
 }
 
+void PlaceBench::enter() {
+  if (!work_.screen()) pages_->currentWidget()->setFocus();
+}
+
 void PlaceBench::newScreen() {
   if (!work_.perform(addScreen("Screen"))) return;
   work_.pickScreen(work_.project().screens.back()->id);
@@ -192,7 +196,7 @@ void PlaceBench::newScreen() {
 
 void PlaceBench::refresh() {
   const Screen* screen = work_.screen();
-  pages_->setCurrentIndex(screen ? 0 : 1);
+  turnTo(pages_, screen ? 0 : 1);
   // Focus that was in the form which goes away goes to the canvas, not to whatever comes next.
   const int page = work_.item() ? 1 : 0;
   const QWidget* now = QApplication::focusWidget();
@@ -200,6 +204,7 @@ void PlaceBench::refresh() {
   forms_->setCurrentIndex(page);
   forms_->setVisible(screen != nullptr);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
+  findChild<QToolButton*>(QStringLiteral("lineUp"))->setVisible(screen != nullptr);
   const Display* d = work_.display();
   about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height)
                               : QString());

@@ -17,6 +17,7 @@ class PlaceBench : public Bench {
   PlaceBench(Work& work, QWidget* parent);
   QWidget* card() override { return card_; }
   std::vector<QAction*> commands() override { return commands_; }
+  void enter() override;
   QString hint() const override;
 
  private:

@@ -1,5 +1,6 @@
 #include "desktop/place/series_form.h"
 
+#include <QShortcut>
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
@@ -13,7 +14,7 @@ SeriesForm::SeriesForm(Work& work) : work_(work) {
   auto* form = new Form;
   column->addWidget(form);
   form->heading(tr("ADD BUTTONS"));
-  form->note(tr("One caption a line:"));
+  form->note(tr("One caption a line; Ctrl+Return lays down a column."));
   captions_ = new QPlainTextEdit;
   captions_->setAccessibleName(tr("Captions, one a line"));
   captions_->setTabChangesFocus(true);
@@ -25,6 +26,12 @@ SeriesForm::SeriesForm(Work& work) : work_(work) {
   });
   column_ = form->button(tr("Lay down a column"), [this] { lay(Flow::Column); });
   row_ = form->button(tr("Lay down a row"), [this] { lay(Flow::Row); });
+  column_->setToolTip(tr("Ctrl+Return in the captions"));
+  for (const int key : {Qt::Key_Return, Qt::Key_Enter}) {
+    auto* now = new QShortcut(QKeySequence(Qt::CTRL | key), captions_);
+    now->setContext(Qt::WidgetShortcut);
+    connect(now, &QShortcut::activated, column_, &QPushButton::click);
+  }
   connect(&work, &Work::changed, this, &SeriesForm::refresh);
   connect(&work, &Work::pickedChanged, this, &SeriesForm::refresh);
   connect(captions_, &QPlainTextEdit::textChanged, this, &SeriesForm::refresh);

@@ -116,10 +116,10 @@ class CellDelegate : public QStyledItemDelegate {
 
 }  // namespace
 
-Ledger::Ledger(Work& work, TileView& view, QWidget* parent)
+Ledger::Ledger(Work& work, TileView& view, Readings& readings, QWidget* parent)
     : QTableView(parent), work_(work), view_(view), model_(work) {
   setModel(&model_);
-  wall_ = new Wall(work, view, model_, this);
+  wall_ = new Wall(work, view, readings, model_, this);
   setHorizontalHeader(wall_);
   setItemDelegate(new CellDelegate(work, model_));
   setAccessibleName(tr("Ledger: the values of every state"));
@@ -139,7 +139,6 @@ Ledger::Ledger(Work& work, TileView& view, QWidget* parent)
   connect(&work, &Work::pickedChanged, this, &Ledger::selectFromPicks);
   connect(&work, &Work::pickedChanged, this, &Ledger::arrange);
   connect(&view, &TileView::changed, this, &Ledger::arrange);
-  connect(&work, &Work::changed, this, [this] { viewport()->update(); });
   restructure();
 }
 

@@ -8,13 +8,14 @@
 
 namespace bristle {
 
+class Readings;
 class TileView;
 class Wall;
 
 class Ledger : public QTableView {
   Q_OBJECT
  public:
-  Ledger(Work& work, TileView& view, QWidget* parent = nullptr);
+  Ledger(Work& work, TileView& view, Readings& readings, QWidget* parent = nullptr);
   LedgerModel& ledger() { return model_; }
   Wall& wall() { return *wall_; }
   void copy();

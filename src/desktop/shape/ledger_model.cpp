@@ -37,7 +37,7 @@ bool isNamed(const Value& value) {
 
 LedgerModel::LedgerModel(Work& work) : work_(work) {
   connect(&work, &Work::changed, this, [this](const Change& change) {
-    if (change.kinds || change.machines) refresh(false);
+    if (change.any()) refresh(false, true);
   });
   connect(&work, &Work::pickedChanged, this, [this] { refresh(false); });
   refresh(true);
@@ -79,7 +79,34 @@ void LedgerModel::toggleFold(const PartId& part) {
   refresh(true);
 }
 
-void LedgerModel::refresh(bool all) {
+// Only values that were set on the kind itself since: then the other rows look as they did.
+bool LedgerModel::onlyValuesChanged(const Kind** before) const {
+  const Project& now = work_.project();
+  const Kind* kind = work_.kind();
+  if (!shown_ || !kind || work_.ownLook() || !shown_->named.same(now.named) ||
+      shown_->settings.darkSet != now.settings.darkSet)
+    return false;
+  *before = bristle::find(*shown_, kind->id);
+  return *before != nullptr;
+}
+
+void LedgerModel::tellChanged(bool edited) {
+  const Kind* before = nullptr;
+  const bool few = edited && onlyValuesChanged(&before);
+  const Kind& now = *work_.kind();
+  const auto differs = [&](const Column& column, const PropKey& key) {
+    const Value *was = ownValue(*before, column, key), *is = ownValue(now, column, key);
+    return was && is ? !(*was == *is) : was != is;
+  };
+  // One by one: told of a range, the view paints all it has again.
+  for (int row = 0; row < rowCount() && few; ++row)
+    for (int column = 0; column < columnCount(); ++column)
+      if (differs(columnAt(column), rowAt(row).key))
+        Q_EMIT dataChanged(index(row, column), index(row, column));
+  if (!few) Q_EMIT dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+}
+
+void LedgerModel::refresh(bool all, bool edited) {
   std::vector<Row> rows = makeRows();
   std::vector<StateId> states;
   if (const Machine* machine = work_.machine())
@@ -90,13 +117,15 @@ void LedgerModel::refresh(bool all) {
         return a.key == b.key && a.name == b.name && a.isBand == b.isBand && a.folded == b.folded;
       });
   if (same && !all) {
-    if (!rows_.empty()) Q_EMIT dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    if (!rows_.empty()) tellChanged(edited);
+    shown_ = work_.project();
     return;
   }
   beginResetModel();
   rows_ = std::move(rows);
   states_ = std::move(states);
   endResetModel();
+  shown_ = work_.project();
 }
 
 Column LedgerModel::columnAt(int column) const {

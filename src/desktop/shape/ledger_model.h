@@ -37,13 +37,16 @@ class LedgerModel : public QAbstractTableModel {
   Qt::ItemFlags flags(const QModelIndex& index) const override;
 
  private:
-  void refresh(bool all);
+  void refresh(bool all, bool edited = false);
+  bool onlyValuesChanged(const Kind** before) const;
+  void tellChanged(bool edited);
   std::vector<Row> makeRows() const;
 
   Work& work_;
   std::vector<Row> rows_;
   std::vector<StateId> states_;
   std::set<PartId> unfolded_;
+  std::optional<Project> shown_;  // what the views were last told of
 };
 
 // Sets properties in some columns from typed text; tells the person when it cannot. Rows of another

@@ -128,6 +128,8 @@ NamedPage::NamedPage(Work& work, QWidget* parent)
   connect(&work, &Work::changed, this, &NamedPage::refresh);
   refresh();
   if (table_->rowCount()) table_->setCurrentCell(0, Light);
+  // Into what is there; where nothing is, the first name can be typed at once.
+  setFocusProxy(table_->rowCount() ? static_cast<QWidget*>(table_) : name_);
 }
 
 const NamedValue* NamedPage::current() const {

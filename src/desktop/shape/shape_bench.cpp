@@ -15,6 +15,7 @@
 #include "desktop/shape/library_page.h"
 #include "desktop/shape/named_page.h"
 #include "desktop/shape/picture_kinds.h"
+#include "desktop/shape/readings.h"
 #include "desktop/shape/shape_card.h"
 #include "desktop/shape/tile_view.h"
 #include "desktop/view/empty_page.h"
@@ -25,6 +26,7 @@ namespace bristle {
 ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
   setAcceptDrops(true);
   view_ = new TileView(work, this);
+  auto* readings = new Readings(work, *view_, this);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
@@ -43,7 +45,7 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   head->addLayout(tools_);
   column->addLayout(head);
   pages_ = new QStackedWidget;
-  ledger_ = new Ledger(work, *view_);
+  ledger_ = new Ledger(work, *view_, *readings);
   pages_->addWidget(ledger_);
   pages_->addWidget(
       new EmptyPage(tr("A kind is a button design: made once, placed many times."),
@@ -51,7 +53,7 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
                      {tr("New kind from “menu button”"),
                       [this] { work_.perform(addKind("Menu entry", Wins::Hover)); }}}));
   column->addWidget(pages_, 1);
-  card_ = new ShapeCard(work, *view_);
+  card_ = new ShapeCard(work, *readings);
   addKindCommands();
   addCellCommands();
   addViewCommands();
@@ -62,6 +64,7 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
 
 void ShapeBench::enter() {
   view_->enter();
+  if (!work_.kind()) pages_->currentWidget()->setFocus();
 }
 
 QWidget* ShapeBench::card() {
@@ -211,7 +214,7 @@ void ShapeBench::addViewCommands() {
 
 void ShapeBench::refresh() {
   const Kind* kind = work_.kind();
-  if (!page_) pages_->setCurrentIndex(kind ? 0 : 1);
+  if (!page_) turnTo(pages_, kind ? 0 : 1);
   title_->setVisible(!page_);  // a page has a title of its own
   about_->setVisible(!page_);
   title_->setText(kind ? toQt(kind->name) : tr("No kind yet"));

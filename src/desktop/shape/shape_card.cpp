@@ -32,13 +32,13 @@ bool isTemplate(const Machine& machine) {
 
 }  // namespace
 
-ShapeCard::ShapeCard(Work& work, TileView& view) : work_(work) {
+ShapeCard::ShapeCard(Work& work, Readings& readings) : work_(work) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   form_ = new Form;
   column->addWidget(form_);
   column->addStretch();
-  value_ = new ValueSection(work, view, *form_);
+  value_ = new ValueSection(work, readings, *form_);
   buildButton(*form_);
   buildState(*form_);
   buildParts(*form_);

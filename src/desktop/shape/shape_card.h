@@ -12,7 +12,7 @@ namespace bristle {
 class ShapeCard : public QWidget {
   Q_OBJECT
  public:
-  ShapeCard(Work& work, TileView& view);
+  ShapeCard(Work& work, Readings& readings);
   QString columnNames() const { return value_->columnNames(); }
   ValueSection& value() { return *value_; }
   // Edits go to the next (or previous) column.

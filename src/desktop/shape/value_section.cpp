@@ -6,20 +6,13 @@
 #include "core/edit/named_edits.h"
 #include "desktop/shape/cells.h"
 #include "desktop/shape/swatches.h"
-#include "paint/contrast.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/forms.h"
 
 namespace bristle {
-namespace {
-
-constexpr double kWantedContrast = 4.5;  // WCAG 2.2 §1.4.3
-
-}  // namespace
-
-ValueSection::ValueSection(Work& work, TileView& view, Form& form)
-    : QObject(&form), work_(work), view_(view), form_(form) {
+ValueSection::ValueSection(Work& work, Readings& readings, Form& form)
+    : QObject(&form), work_(work), readings_(readings), form_(form) {
   head_ = form.heading(QString());
   value_ = form.text(tr("Value"), [this](const QString& text) { return setValue(text); });
   choices_ = form.choice(tr("Choose"), {}, [this](int) { setValue(choices_->currentText()); });
@@ -44,10 +37,7 @@ ValueSection::ValueSection(Work& work, TileView& view, Form& form)
   nudge_->setToolTip(
       tr("Moves the caption’s lightness just as far as needed, in the picked states"));
   fallBack_ = form.button(tr("Back to the base"), [this] { clearCells(work_); });
-  soon_.setSingleShot(true);
-  soon_.setInterval(60);
-  connect(&soon_, &QTimer::timeout, this, &ValueSection::measure);
-  connect(&view, &TileView::changed, &soon_, qOverload<>(&QTimer::start));
+  connect(&readings, &Readings::changed, this, &ValueSection::showReading);
 }
 
 void ValueSection::buildColour(Form& form) {
@@ -171,45 +161,32 @@ QString ValueSection::columnNames() const {
   return names.join(tr(" and "));
 }
 
-// The caption of the first picked state, against what is really painted behind it.
-void ValueSection::measure() {
-  const Kind* kind = work_.kind();
-  const Machine* machine = work_.machine();
-  const LookTable* table = work_.lookTable();
-  std::optional<CaptionContrast> found;
-  if (kind && machine && table && form_.isVisible()) {
-    const Column& column = work_.picked().columns.back();
-    const Look* look = &table->base();
-    for (size_t i = 0; i < machine->states.size(); ++i)
-      if (column && machine->states[i].id == *column) look = &table->state(StateIndex(i));
-    found = captionContrast(work_.looks(), *kind, *look, kind->sampleCaption, view_.behind());
-  }
-  contrast_->setVisible(found.has_value());
-  nudge_->setVisible(found && found->ratio < kWantedContrast);
-  if (found)
-    contrast_->setText(tr("Caption’s contrast %1 : 1, wanted %2")
-                           .arg(found->ratio, 0, 'f', 1)
-                           .arg(kWantedContrast));
+// The caption of the last picked state, against what is really painted behind it.
+void ValueSection::showReading() {
+  const Column& column = work_.picked().columns.back();
+  const CaptionContrast* read = readings_.of(column);
+  contrast_->setVisible(read != nullptr);
+  nudge_->setVisible(readings_.weak(column));
+  if (!read) return;
+  const double wanted = readings_.wanted(column);
+  const QString figure = tr("Caption’s contrast %1 : 1").arg(read->ratio, 0, 'f', 1);
+  contrast_->setText(figure + (wanted > 0 ? tr(", wanted %1").arg(wanted)
+                                          : tr("; none is asked of a disabled state")));
 }
 
 void ValueSection::nudge() {
   const Kind* kind = work_.kind();
-  const Machine* machine = work_.machine();
   const LookTable* table = work_.lookTable();
-  if (!kind || !machine || !table) return;
+  if (!kind || !table) return;
   std::vector<CellChange> cells;
   for (const Column& column : work_.picked().columns) {
-    const Look* look = &table->base();
-    for (size_t i = 0; i < machine->states.size(); ++i)
-      if (column && machine->states[i].id == *column) look = &table->state(StateIndex(i));
-    const auto found =
-        captionContrast(work_.looks(), *kind, *look, kind->sampleCaption, view_.behind());
-    if (!found || found->ratio >= kWantedContrast) continue;
+    const auto found = readings_.measured(column);
+    if (!found || found->ratio >= readings_.wanted(column)) continue;
     for (const Part& part : kind->parts) {
       if (part.type != PartType::Label) continue;
       const PropKey key{part.id, Prop::Colour};
-      const Colour text = std::get<Colour>((*look)[size_t(table->channel(key))]);
-      cells.push_back({column, key, nudged(text, found->behind, kWantedContrast)});
+      const Colour text = std::get<Colour>((*readings_.look(column))[size_t(table->channel(key))]);
+      cells.push_back({column, key, nudged(text, found->behind, readings_.wanted(column))});
       break;
     }
   }
@@ -306,7 +283,7 @@ void ValueSection::refresh() {
   form_.setRowVisible(newName_, nameable && chosen == 0);
   fallBack_->setText(work_.ownLook() ? tr("Back to its kind") : tr("Back to the base"));
   fallBack_->setAccessibleName(fallBack_->text());
-  soon_.start();
+  showReading();
 }
 
 }  // namespace bristle

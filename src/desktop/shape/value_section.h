@@ -1,9 +1,7 @@
 // The card's part about the picked value: text, choice, colour and gradient stops, names, contrast.
 #pragma once
-#include <QTimer>
-
 #include "desktop/shape/picker.h"
-#include "desktop/shape/tile_view.h"
+#include "desktop/shape/readings.h"
 #include "desktop/view/form.h"
 
 namespace bristle {
@@ -13,7 +11,7 @@ class Swatches;
 class ValueSection : public QObject {
   Q_OBJECT
  public:
-  ValueSection(Work& work, TileView& view, Form& form);
+  ValueSection(Work& work, Readings& readings, Form& form);
   // "hover", "hover and pressed", "base look".
   QString columnNames() const;
   void refresh();
@@ -22,7 +20,7 @@ class ValueSection : public QObject {
  private:
   void buildColour(Form& form);
   void buildNames(Form& form);
-  void measure();
+  void showReading();
   bool setValue(const QString& text);
   void setColour(Colour colour);
   void name(const QString& name);
@@ -31,7 +29,7 @@ class ValueSection : public QObject {
   void changeStops(bool add);
 
   Work& work_;
-  TileView& view_;
+  Readings& readings_;
   Form& form_;
   QLabel *head_, *expected_, *contrast_;
   QLineEdit *value_, *newName_;
@@ -40,7 +38,6 @@ class ValueSection : public QObject {
   Picker* picker_;
   Swatches* swatches_;
   std::vector<NamedId> offered_;
-  QTimer soon_;
 };
 
 }  // namespace bristle

@@ -9,8 +9,8 @@
 #include "core/findings/visible.h"
 #include "desktop/frame/theme.h"
 #include "desktop/shape/ledger_model.h"
+#include "desktop/shape/readings.h"
 #include "desktop/shape/tile_view.h"
-#include "paint/contrast.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 
@@ -21,29 +21,26 @@ constexpr int kHeight = 152, kTallHeight = 330;
 constexpr int kBar = 7;
 constexpr int kHead = 40, kFoot = 20;  // px for the words above and below a tile
 constexpr double kGrab = 8;            // px: a handle is caught from this near
-constexpr int kSoon = 60;              // ms
 
 }  // namespace
 
-Wall::Wall(Work& work, TileView& view, LedgerModel& model, QWidget* parent)
-    : QHeaderView(Qt::Horizontal, parent), work_(work), view_(view), model_(model) {
+Wall::Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, QWidget* parent)
+    : QHeaderView(Qt::Horizontal, parent),
+      work_(work),
+      view_(view),
+      readings_(readings),
+      model_(model) {
   setSectionsClickable(true);
   setHighlightSections(false);
   setSectionResizeMode(QHeaderView::Stretch);
   setMinimumSectionSize(84);
   setMouseTracking(true);
   setAccessibleName(tr("Wall: the kind in every state"));
-  soon_.setSingleShot(true);
-  soon_.setInterval(kSoon);
-  connect(&soon_, &QTimer::timeout, this, &Wall::measure);
-  const auto again = [this] {
-    viewport()->update();
-    soon_.start();
-  };
+  const auto again = [this] { viewport()->update(); };
   connect(&work, &Work::changed, this, again);
   connect(&work, &Work::pickedChanged, this, again);
   connect(&view, &TileView::changed, this, again);
-  again();
+  connect(&readings, &Readings::changed, this, again);
 }
 
 QSize Wall::sizeHint() const {
@@ -89,19 +86,6 @@ int Wall::handled() const {
   const int at = std::max(1, model_.columnOf(work_.picked().columns.back()));
   if (at >= count() || isSectionHidden(at)) return -1;
   return at;
-}
-
-void Wall::measure() {
-  contrasts_.clear();
-  const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
-  if (!kind || !table || !isVisible()) return;
-  const QImage behind = view_.behind();
-  for (size_t s = 0; s < table->stateCount(); ++s)
-    if (const auto found = captionContrast(work_.looks(), *kind, table->state(StateIndex(s)),
-                                           kind->sampleCaption, behind))
-      contrasts_[StateIndex(s)] = found->ratio;
-  viewport()->update();
 }
 
 void Wall::paintTile(QPainter& painter, int section, StateIndex state) const {
@@ -185,11 +169,11 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
   }
   p.setFont(font());
   p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop, words);
-  if (const auto at = contrasts_.find(state); at != contrasts_.end()) {
-    const bool weak = at->second < 4.5;
+  if (const CaptionContrast* read = readings_.of(column))
     p.drawText(text, Qt::AlignLeft | Qt::AlignBottom,
-               tr("%1 : 1%2").arg(at->second, 0, 'f', 1).arg(weak ? tr(" ⚠") : QString()));
-  }
+               tr("%1 : 1%2")
+                   .arg(read->ratio, 0, 'f', 1)
+                   .arg(readings_.weak(column) ? tr(" ⚠") : QString()));
 }
 
 // Where edits go, in words beside the bar that shows it.

@@ -3,8 +3,6 @@
 // picked part has handles on the tile of the last picked column.
 #pragma once
 #include <QHeaderView>
-#include <QTimer>
-#include <map>
 #include <optional>
 
 #include "desktop/frame/work.h"
@@ -13,12 +11,13 @@
 namespace bristle {
 
 class LedgerModel;
+class Readings;
 class TileView;
 
 class Wall : public QHeaderView {
   Q_OBJECT
  public:
-  Wall(Work& work, TileView& view, LedgerModel& model, QWidget* parent);
+  Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, QWidget* parent);
   QSize sizeHint() const override;
   // Where a place of the button is seen in a column's tile, and back. For drags and for tests.
   QPointF toTile(int section, const QPointF& button) const;
@@ -39,16 +38,14 @@ class Wall : public QHeaderView {
   void paintWords(QPainter& painter, const QRect& rect, int section, StateIndex state) const;
   void paintTarget(QPainter& painter, const QRect& text) const;
   void paintHandles(QPainter& painter, int section) const;
-  void measure();
   double scale() const;
   std::optional<Handle> handleAt(const QPointF& at) const;
   Work& work_;
   TileView& view_;
+  Readings& readings_;
   LedgerModel& model_;
   std::optional<Handle> dragging_;
   QPointF grabbed_;  // in px of the button
-  QTimer soon_;      // figures of contrast come a moment after the change
-  std::map<StateIndex, double> contrasts_;
 };
 
 }  // namespace bristle

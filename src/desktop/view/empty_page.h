@@ -2,6 +2,7 @@
 #pragma once
 #include <QLabel>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 #include <QWidget>
 #include <functional>
@@ -24,24 +25,31 @@ class EmptyPage : public QWidget {
     bool first = true;
     for (const auto& [name, run] : ways) {
       auto* button = new QPushButton(name);
+      button->setAutoDefault(true);  // Return works it, too
       button->setAccessibleName(name);
       button->setProperty("main", first);
+      if (first) setFocusProxy(button);
       first = false;
       column->addWidget(button, 0, Qt::AlignCenter);
       connect(button, &QPushButton::clicked, this, run);
     }
-    auto* guide = new QLabel(
-        QObject::tr("A menu comes about in four steps: shape a kind of button, place its buttons "
-                    "on screens, see "
-                    "where focus goes between them, rehearse it. The tabs above are these steps."));
+    auto* guide = new QLabel(QObject::tr(
+        "A menu comes about step by step: shape a kind of button, set it in motion,\n"
+        "place its buttons on screens, see where focus goes between them, rehearse it.\n"
+        "The tabs above are these steps."));
     guide->setProperty("quiet", true);
-    guide->setWordWrap(true);
     guide->setAlignment(Qt::AlignCenter);
-    guide->setMaximumWidth(420);
     column->addSpacing(16);
     column->addWidget(guide, 0, Qt::AlignCenter);
     column->addStretch(3);
   }
 };
+
+// Turns to a page; the keys go there, too.
+inline void turnTo(QStackedWidget* pages, int index) {
+  if (pages->currentIndex() == index) return;
+  pages->setCurrentIndex(index);
+  if (pages->isVisible()) pages->currentWidget()->setFocus();
+}
 
 }  // namespace bristle

@@ -85,6 +85,7 @@ QCheckBox* Form::check(const QString& name, std::function<void(bool)> done) {
 
 QPushButton* Form::button(const QString& name, std::function<void()> done) {
   auto* field = new QPushButton(name);
+  field->setAutoDefault(true);  // Return works it, too
   field->setAccessibleName(name);
   connect(field, &QPushButton::clicked, field, [done = std::move(done)] { done(); });
   wide(field);
@@ -96,6 +97,7 @@ std::pair<QPushButton*, QPushButton*> Form::buttons(Side left, Side right) {
   row->setSpacing(8);
   const auto one = [&](Side& side) {
     auto* button = new QPushButton(side.shortName);
+    button->setAutoDefault(true);
     button->setAccessibleName(side.name);
     button->setToolTip(side.name);
     connect(button, &QPushButton::clicked, button, [done = std::move(side.done)] { done(); });

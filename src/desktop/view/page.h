@@ -43,6 +43,7 @@ class Page : public QWidget {
   QVBoxLayout* body() const { return body_; }
   static QPushButton* button(const QString& name) {
     auto* out = new QPushButton(name);
+    out->setAutoDefault(true);  // Return works it, too
     out->setAccessibleName(name);
     return out;
   }

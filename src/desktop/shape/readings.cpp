@@ -1,0 +1,66 @@
+#include "desktop/shape/readings.h"
+
+namespace bristle {
+namespace {
+
+constexpr int kSoon = 60;        // ms: a scrubbed value is measured when it rests
+constexpr double kWanted = 4.5;  // for text below 24 px, which captions are at most sizes
+
+}  // namespace
+
+Readings::Readings(Work& work, TileView& view, QWidget* sight)
+    : QObject(sight), work_(work), view_(view), sight_(sight) {
+  soon_.setSingleShot(true);
+  soon_.setInterval(kSoon);
+  connect(&soon_, &QTimer::timeout, this, &Readings::measure);
+  const auto again = [this] { soon_.start(); };
+  connect(&work, &Work::changed, this, again);
+  connect(&work, &Work::pickedChanged, this, again);
+  connect(&view, &TileView::changed, this, again);
+  again();
+}
+
+const CaptionContrast* Readings::of(const Column& column) const {
+  const auto at = found_.find(column);
+  return at == found_.end() ? nullptr : &at->second;
+}
+
+double Readings::wanted(const Column& column) const {
+  const Machine* machine = work_.machine();
+  const State* state = column && machine ? findState(*machine, *column) : nullptr;
+  return state && state->role == Role::Disabled ? 0 : kWanted;
+}
+
+bool Readings::weak(const Column& column) const {
+  const CaptionContrast* found = of(column);
+  return found && found->ratio < wanted(column);
+}
+
+const Look* Readings::look(const Column& column) const {
+  const Machine* machine = work_.machine();
+  const LookTable* table = work_.lookTable();
+  if (!machine || !table) return nullptr;
+  for (size_t i = 0; column && i < machine->states.size(); ++i)
+    if (machine->states[i].id == *column) return &table->state(StateIndex(i));
+  return &table->base();
+}
+
+std::optional<CaptionContrast> Readings::measured(const Column& column) const {
+  const Kind* kind = work_.kind();
+  const Look* shown = look(column);
+  if (!kind || !shown) return {};
+  return captionContrast(work_.looks(), *kind, *shown, kind->sampleCaption, view_.behind());
+}
+
+void Readings::measure() {
+  if (!sight_->isVisible()) return;
+  found_.clear();
+  std::vector<Column> columns{Column{}};
+  if (const Machine* machine = work_.machine())
+    for (const State& state : machine->states) columns.push_back(state.id);
+  for (const Column& column : columns)
+    if (const auto one = measured(column)) found_[column] = *one;
+  Q_EMIT changed();
+}
+
+}  // namespace bristle
