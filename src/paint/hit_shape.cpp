@@ -2,6 +2,7 @@
 
 #include <QBitmap>
 #include <QRegion>
+#include <algorithm>
 #include <cmath>
 
 #include "paint/convert.h"
@@ -69,12 +70,27 @@ QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, P
   return path;
 }
 
+// The pointer asks for the same ones again with each of its moves.
+const QImage& HitShapes::drawn(const PartValues& v, const QRectF& rect) const {
+  constexpr size_t kMost = 256;
+  const Key key{v.text(Prop::File), v.text(Prop::Fit), v.four(Prop::Slices),
+                partRect(v, QRectF(QPointF(), rect.size())), rect.size()};
+  const QImage* from = &pictures_.get(key.file).image;
+  const auto at = std::find_if(kept_.begin(), kept_.end(), [&](const Kept& kept) {
+    return kept.key == key && kept.source == from->cacheKey();
+  });
+  if (at != kept_.end()) return at->image;
+  if (kept_.size() >= kMost) kept_.clear();
+  kept_.push_back({key, from->cacheKey(), drawnPicture(v, rect, pictures_)});
+  return kept_.back().image;
+}
+
 bool HitShapes::hits(const Kind& kind, const Look& look, const Box& box, Px x, Px y) const {
   if (kind.hitForm == HitForm::Alpha) {
     bool in = false;
     const QRectF rect = toQt(box);
     if (firstOf(kind, look, PartType::Picture, [&](const PartValues& v) {
-          const QImage image = drawnPicture(v, rect, pictures_);
+          const QImage& image = drawn(v, rect);
           const QPoint at(int(std::floor(x - box.x)), int(std::floor(y - box.y)));
           in = image.rect().contains(at) &&
                qAlpha(image.pixel(at)) >= std::max(1.0, kind.hitAlpha * 255);

@@ -4,6 +4,7 @@
 #include <QPainterPath>
 
 #include "core/session/screen_run.h"
+#include "paint/part_values.h"
 #include "paint/pictures.h"
 
 namespace bristle {
@@ -18,7 +19,21 @@ class HitShapes : public HitTest {
   bool hits(const Kind& kind, const Look& look, const Box& box, Px x, Px y) const override;
 
  private:
+  struct Key {
+    std::string file, fit;
+    Four slices;
+    QRectF part;
+    QSizeF box;
+    bool operator==(const Key&) const = default;
+  };
+  struct Kept {
+    Key key;
+    qint64 source;  // of the picture: another one when its file was read again
+    QImage image;
+  };
+  const QImage& drawn(const PartValues& values, const QRectF& rect) const;
   Pictures& pictures_;
+  mutable std::vector<Kept> kept_;
 };
 
 }  // namespace bristle

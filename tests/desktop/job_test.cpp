@@ -90,6 +90,32 @@ class Job : public test::WindowTest {
   QImage stagePicture() { return rehearse().stage().grab().toImage(); }
 };
 
+TEST_F(Job, AnEmptyProjectIsBegunByKeysAlone) {
+  const auto press = [&](Qt::Key key, Qt::KeyboardModifiers with = {}) {
+    QCoreApplication::processEvents();
+    QWidget* now = QApplication::focusWidget();
+    QTest::keyClick(now ? now : window.get(), key, with);
+  };
+  window->openBench(QStringLiteral("shape"));
+  press(Qt::Key_Return);  // the first button there: ready-made kinds
+  press(Qt::Key_Right);
+  press(Qt::Key_Return);
+  ASSERT_EQ(project().kinds.size(), 1U);
+  press(Qt::Key_3, Qt::AltModifier);
+  press(Qt::Key_Return);  // a new screen
+  ASSERT_EQ(project().screens.size(), 1U);
+  press(Qt::Key_Insert);
+  QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("Dive"));
+  press(Qt::Key_Return);
+  QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("Ashore"));
+  press(Qt::Key_Return, Qt::ControlModifier);
+  ASSERT_EQ(project().screens[0]->items.size(), 3U) << "two buttons and their column";
+  work().undo();
+  work().undo();
+  work().undo();
+  EXPECT_TRUE(project().kinds.empty());
+}
+
 TEST_F(Job, AKindIsMadeAndItsLooksAreTypedIntoTheLedger) {
   makeKind();
   ASSERT_EQ(project().kinds.size(), 1U);

@@ -1,4 +1,6 @@
 // The Shape bench by mouse and keyboard: what the document and the picture become.
+#include <QSignalSpy>
+
 #include "shape_fixture.h"
 
 namespace bristle::test {
@@ -43,6 +45,37 @@ TEST_F(Shape, CellsAreCopiedAsTextAndPastedElsewhere) {
   QGuiApplication::clipboard()->setText(QStringLiteral("#010203\tnonsense"));
   QTest::keyClick(&ledger(), Qt::Key_V, Qt::ControlModifier);
   EXPECT_TRUE(equal(project(), before)) << "all or nothing";
+}
+
+TEST_F(Shape, OnlyCellsThatChangedArePaintedAgain) {
+  QSignalSpy told(ledger().model(), &QAbstractItemModel::dataChanged);
+  ASSERT_TRUE(work().perform(setLook(kind().id, {StateId{"hover"}}, key(0, Prop::Outset), 4.0)));
+  ASSERT_EQ(told.count(), 1);
+  EXPECT_EQ(told[0][0].toModelIndex(), cell(key(0, Prop::Outset), 2));
+  // What a name stands for may be shown anywhere.
+  told.clear();
+  ASSERT_TRUE(work().perform(addNamed(NamedType::Colour, "tide", Colour{1, 2, 3, 255})));
+  ASSERT_TRUE(work().perform(setLook(kind().id, {StateId{"hover"}}, key(0, Prop::Fill),
+                                     NamedRef{project().named->back().id})));
+  told.clear();
+  ASSERT_TRUE(
+      work().perform(setNamed(project().named->back().id, false, Value(Colour{9, 9, 9, 255}))));
+  ASSERT_EQ(told.count(), 1);
+  EXPECT_GT(told[0][1].toModelIndex().row(), told[0][0].toModelIndex().row());
+}
+
+TEST_F(Shape, NoContrastIsAskedOfADisabledState) {
+  const auto says = [&](const char* state, const char* words) {
+    work().pickCells({StateId{state}}, {key(0, Prop::Fill)}, key(0, Prop::Fill));
+    return QTest::qWaitFor([&] {
+      const auto labels = window->findChildren<QLabel*>();
+      return std::any_of(labels.begin(), labels.end(), [&](const QLabel* label) {
+        return label->isVisible() && label->text().contains(QLatin1String(words));
+      });
+    });
+  };
+  EXPECT_TRUE(says("disabled", "none is asked of a disabled state"));
+  EXPECT_TRUE(says("hover", "wanted 4.5"));
 }
 
 TEST_F(Shape, AValueIsCarriedSidewaysWithAltAndStopsWhereItIsLetGo) {
