@@ -10,6 +10,8 @@ constexpr std::array<std::string_view, 13> kEvents{
     "over.begin", "over.end", "press", "release", "abandon", "focus.gain", "focus.lose",
     "enable",     "disable",  "hold",  "repeat",  "after",   "message"};
 
+constexpr std::array<std::string_view, 4> kFires{"release", "press", "hold", "repeat"};
+
 template <class Enum, size_t N>
 std::optional<Enum> indexIn(const std::array<std::string_view, N>& names, std::string_view name) {
   for (size_t i = 0; i < N; ++i)
@@ -25,6 +27,12 @@ const State* findState(const Machine& machine, const StateId& id) {
   return nullptr;
 }
 
+std::string_view nameOf(Fires fires) {
+  return kFires[static_cast<size_t>(fires)];
+}
+std::optional<Fires> parseFires(std::string_view name) {
+  return indexIn<Fires>(kFires, name);
+}
 std::string_view nameOf(Role role) {
   return kRoles[static_cast<size_t>(role)];
 }

@@ -18,6 +18,7 @@ struct State {
   StateId id;
   std::string name;
   Role role = Role::None;
+  bool final = false;  // meant never to be left
   Extras extra;
   bool operator==(const State&) const = default;
 };
@@ -69,9 +70,26 @@ struct Transition {
   bool operator==(const Transition&) const = default;
 };
 
+// Which look shows while the pointer is over a button that has focus.
+enum class Wins : std::uint8_t { Hover, Focused };
+
+// What a press has to do before the button activates: end on it, begin, last as long as the
+// machine's hold time, or anything while it lasts, again and again.
+enum class Fires : std::uint8_t { Release, Press, Hold, Repeat };
+
+// A law that the machine's author has switched off, and why.
+struct Waiver {
+  int law = 0;  // 1–10, as in core/laws/law.h
+  std::string reason;
+  bool operator==(const Waiver&) const = default;
+};
+
 struct Machine {
   MachineId id;
   std::string name;
+  Wins wins = Wins::Hover;
+  Fires fires = Fires::Release;
+  std::vector<Waiver> waivers;
   std::vector<State> states;  // the first is where a screen opens
   std::vector<Transition> transitions;
   Timing timing;
@@ -84,6 +102,8 @@ struct Machine {
 
 const State* findState(const Machine& machine, const StateId& id);
 
+std::string_view nameOf(Fires fires);
+std::optional<Fires> parseFires(std::string_view name);
 std::string_view nameOf(Role role);
 std::optional<Role> parseRole(std::string_view name);
 // "over.begin", "release", … as in traces and files.

@@ -41,7 +41,7 @@ Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> l
                      if (const auto ok = mayBeCalled(m, name, {}); !ok)
                        return tl::unexpected(ok.error());
                      const StateId id = freshId<StateId>(after, "s");
-                     m.states.push_back({id, name, role, {}});
+                     m.states.push_back({id, name, role, false, {}});
                      Transition in, out;
                      in.on = out.on = Event::Message;
                      in.message = name;

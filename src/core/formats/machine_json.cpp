@@ -95,10 +95,32 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   return t;
 }
 
+void readRules(JsonReader& r, Machine& m, const Json& value, const JsonPlace& at) {
+  const std::string wins = r.text(value, at, "wins", "hover");
+  if (wins != "hover" && wins != "focus")
+    r.complain({&at, "wins", 0, false}, "expected hover or focus, found “" + wins + "”");
+  m.wins = wins == "focus" ? Wins::Focused : Wins::Hover;
+  const std::string fires = r.text(value, at, "fires", "release");
+  if (const auto known = parseFires(fires)) {
+    m.fires = *known;
+  } else {
+    r.complain({&at, "fires", 0, false}, "expected release, press, hold or repeat");
+  }
+  r.each(value, at, "waivers", [&](const Json& entry, const JsonPlace& here) {
+    if (!r.isObject(entry, here)) return;
+    const double law = r.number(entry, here, "law", 0, 1, 10);
+    m.waivers.push_back({static_cast<int>(law), r.text(entry, here, "reason")});
+  });
+}
+
 }  // namespace
 
 Json toJson(const Machine& m) {
   Json out{{"id", m.id.text}, {"name", m.name}, {"timing", timingJson(m.timing)}};
+  if (m.wins == Wins::Focused) out["wins"] = "focus";
+  if (m.fires != Fires::Release) out["fires"] = nameOf(m.fires);
+  for (const Waiver& w : m.waivers)
+    out["waivers"].push_back({{"law", w.law}, {"reason", w.reason}});
   if (m.hold != 600) out["hold"] = m.hold;
   if (m.repeatDelay != 400) out["repeatDelay"] = m.repeatDelay;
   if (m.repeatInterval != 120) out["repeatInterval"] = m.repeatInterval;
@@ -106,6 +128,7 @@ Json toJson(const Machine& m) {
   for (const State& state : m.states) {
     Json entry{{"id", state.id.text}, {"name", state.name}};
     if (state.role != Role::None) entry["role"] = nameOf(state.role);
+    if (state.final) entry["final"] = true;
     addExtras(entry, state.extra);
     out["states"].push_back(std::move(entry));
   }
@@ -125,6 +148,7 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
   m.hold = r.milliseconds(value, at, "hold", 600);
   m.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   m.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
+  readRules(r, m, value, at);
   r.each(value, at, "states", [&](const Json& entry, const JsonPlace& here) {
     if (!r.isObject(entry, here)) return;
     State state;
@@ -136,16 +160,16 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
     } else {
       r.complain({&here, "role", 0, false}, "expected rest, hover, press, focus or disabled");
     }
+    state.final = r.boolean(entry, here, "final", false);
     if (findState(m, state.id))
       r.complain({&here, "id", 0, false}, "expected an id that no other state has");
-    state.extra = JsonReader::extras(entry, {"id", "name", "role"});
+    state.extra = JsonReader::extras(entry, {"id", "name", "role", "final"});
     m.states.push_back(std::move(state));
   });
   r.each(value, at, "transitions", [&](const Json& entry, const JsonPlace& here) {
     m.transitions.push_back(readTransition(r, entry, here));
   });
-  m.extra = JsonReader::extras(value, {"id", "name", "timing", "hold", "repeatDelay",
-                                       "repeatInterval", "states", "transitions"});
+  m.extra = JsonReader::extras(value, {"id", "name", "timing", "hold", "repeatDelay", "repeatInterval", "wins", "fires", "waivers", "states", "transitions"});
   return m;
 }
 

@@ -42,6 +42,14 @@ class Formula {
     return ops_.empty() || value(signals, values) != 0;
   }
   bool always() const { return ops_.empty(); }
+  // What it reads and compares with: `value(index)` for each value, `number(n)` for each number.
+  template <class UseValue, class UseNumber>
+  void each(UseValue value, UseNumber number) const {
+    for (const Op& op : ops_) {
+      if (op.code == Code::ReadValue) value(op.index);
+      if (op.code == Code::Number) number(op.number);
+    }
+  }
 
  private:
   friend class FormulaParser;

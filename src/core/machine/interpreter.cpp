@@ -37,7 +37,8 @@ void doEffects(const ProgramTransition& transition, const Running& run, const St
   }
 }
 
-// The next `after` of this state that has not come yet; −1 when there is none.
+}  // namespace
+
 Ms nextAfter(const Program& program, const Running& run) {
   Ms next = -1;
   for (const auto index : program.candidates(run.state, Event::After)) {
@@ -47,10 +48,9 @@ Ms nextAfter(const Program& program, const Running& run) {
   return next;
 }
 
-}  // namespace
-
 void deliver(const Program& program, Running& run, Event event, const StepContext& c, int message,
              Ms after) {
+  if (c.watch) c.watch->delivering(program, run, event, message, after, c.values);
   for (const auto index : program.candidates(run.state, event)) {
     const ProgramTransition& t = program.transition(index);
     if (event == Event::Message && t.message != message) continue;
@@ -127,30 +127,54 @@ Ms nextDue(const Program& program, const Running& run) {
   return due;
 }
 
+void fire(const Program& program, Running& run, Timer timer, const StepContext& c) {
+  switch (timer) {
+    case Timer::None:
+      return;
+    case Timer::After: {
+      const Ms after = nextAfter(program, run);
+      run.afterDone = after;
+      return deliver(program, run, Event::After, c, -1, after);
+    }
+    case Timer::Hold:
+      run.held = true;
+      return deliver(program, run, Event::Hold, c);
+    case Timer::Repeat:
+      run.nextRepeat = c.now + program.repeatInterval;
+      return deliver(program, run, Event::Repeat, c);
+  }
+}
+
+void fireNext(const Program& program, Running& run, const StepContext& c) {
+  const Ms after = nextAfter(program, run);
+  const bool isDown = run.signals.has(Signals::Down);
+  if (after >= 0 && run.enteredAt + after <= c.now) {
+    fire(program, run, Timer::After, c);
+  } else if (isDown && program.usesHold && !run.held && run.downSince + program.hold <= c.now) {
+    fire(program, run, Timer::Hold, c);
+  } else if (isDown && program.usesRepeat) {
+    fire(program, run, Timer::Repeat, c);
+  }
+}
+
+bool FiringChain::goesOn(Ms due) {
+  length_ = due == last_ ? length_ + 1 : 0;
+  last_ = due;
+  return length_ <= kRunaway;
+}
+
+void cutShort(Running& run, const StepContext& c) {
+  c.out->push_back({OutcomeType::Runaway, run.state, run.state, 0, 0, c.now});
+  run.afterDone = c.now - run.enteredAt;
+}
+
 void advance(const Program& program, Running& run, StepContext context) {
   const Ms until = context.now;
-  Ms last = -1;
-  int chain = 0;
+  FiringChain chain;
   for (Ms due = nextDue(program, run); due >= 0 && due <= until; due = nextDue(program, run)) {
-    chain = due == last ? chain + 1 : 0;
-    last = due;
     context.now = due;
-    if (chain > kRunaway) {
-      context.out->push_back({OutcomeType::Runaway, run.state, run.state, 0, 0, due});
-      run.afterDone = until - run.enteredAt;
-      return;
-    }
-    const Ms after = nextAfter(program, run);
-    if (after >= 0 && run.enteredAt + after == due) {
-      run.afterDone = after;
-      deliver(program, run, Event::After, context, -1, after);
-    } else if (program.usesHold && !run.held && run.downSince + program.hold == due) {
-      run.held = true;
-      deliver(program, run, Event::Hold, context);
-    } else {
-      run.nextRepeat = due + program.repeatInterval;
-      deliver(program, run, Event::Repeat, context);
-    }
+    if (!chain.goesOn(due)) return cutShort(run, context);
+    fireNext(program, run, context);
   }
 }
 

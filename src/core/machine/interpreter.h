@@ -36,11 +36,20 @@ struct Outcome {
   Ms at = 0;
 };
 
+// Is asked before each event is worked off. For checkers; running menus have none.
+class DeliveryWatch {
+ public:
+  virtual ~DeliveryWatch() = default;
+  virtual void delivering(const Program& program, const Running& run, Event event, int message,
+                          Ms after, std::span<const double> values) = 0;
+};
+
 // A step's surroundings: the time, the project's values, and where what happens is appended.
 struct StepContext {
   Ms now = 0;
   std::span<const double> values;
   std::vector<Outcome>* out = nullptr;
+  DeliveryWatch* watch = nullptr;
 };
 
 // One event, worked off whole. `message` is only for Event::Message, `after` only for Event::After.
@@ -55,10 +64,29 @@ void beginPress(const Program&, Running&, bool byKey, const StepContext&);
 void endPress(const Program&, Running&, const StepContext&);  // release, or abandon when not down
 void abandonPress(const Program&, Running&, const StepContext&);
 
+enum class Timer : std::uint8_t { None, After, Hold, Repeat };
+// The next `after` of this state that has not come yet, ms in the state; −1 when there is none.
+Ms nextAfter(const Program&, const Running&);
+// One timer's event, at the context's time.
+void fire(const Program&, Running&, Timer, const StepContext&);
 // The time at which the next timer (after, hold, repeat) is due; −1 when there is none.
 Ms nextDue(const Program&, const Running&);
-// Fires what is due up to `context.now`, each at its own time. A chain of 1,000 without time
-// passing is cut and told as Runaway.
+// Fires the first timer that is due at the context's time: one event, so that what comes of it can
+// be worked off before the next.
+void fireNext(const Program&, Running&, const StepContext&);
+// Counts timers that fire one after the other at the same time: a chain of more than 1,000 is cut.
+class FiringChain {
+ public:
+  bool goesOn(Ms due);
+
+ private:
+  Ms last_ = -1;
+  int length_ = 0;
+};
+// Ends such a chain: told as Runaway, and the state's `after` that are due have come.
+void cutShort(Running&, const StepContext&);
+// Fires what is due up to `context.now`, each at its own time, where nothing comes of
+// it that would have to be worked off in between.
 void advance(const Program&, Running&, StepContext context);
 
 }  // namespace bristle

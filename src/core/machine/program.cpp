@@ -30,6 +30,7 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
   ProgramTransition out;
   out.to = static_cast<StateIndex>(stateIndex(machine, from.to));
   out.source = static_cast<std::uint32_t>(at);
+  out.common = !from.from;
   out.after = from.after;
   if (from.on == Event::Message) out.message = symbols.messageIndex(from.message);
   out.timing = settledTiming(from.timing.value_or(machine.timing), names);

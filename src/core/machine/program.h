@@ -23,6 +23,7 @@ struct ProgramEffect {
 struct ProgramTransition {
   StateIndex to = 0;
   std::uint32_t source = 0;  // its place in Machine::transitions
+  bool common = false;       // from every state
   Ms after = 0;
   std::int32_t message = -1;
   Formula guard;
@@ -45,6 +46,7 @@ class Program {
     const Span& s = spans_[state * kEvents + static_cast<size_t>(event)];
     return {order_.data() + s.from, s.count};
   }
+  size_t transitionCount() const { return transitions_.size(); }
   const ProgramTransition& transition(std::uint16_t index) const { return transitions_[index]; }
 
   Ms hold = 0, repeatDelay = 0, repeatInterval = 0;

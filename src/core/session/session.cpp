@@ -87,6 +87,7 @@ void Session::work(const InputEvent& event) {
 // Timers of machines and the repeat of a held direction, in the order of their times; at the same
 // time the repeat first, then buttons from the bottom of the stack up.
 void Session::runTo(Ms until) {
+  FiringChain chain;
   while (!ended_) {
     Ms due = repeating_ >= 0 && nextRepeat_ <= until ? nextRepeat_ : until + 1;
     size_t depth = 0;
@@ -105,7 +106,7 @@ void Session::runTo(Ms until) {
     now_ = due;
     if (box >= 0) {
       withButton(depth, box, [&](const Program& program, Running& run, const StepContext& c) {
-        advance(program, run, c);
+        chain.goesOn(c.now) ? fireNext(program, run, c) : cutShort(run, c);
       });
     } else {
       nextRepeat_ = now_ + project().settings.repeatInterval;

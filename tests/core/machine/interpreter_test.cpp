@@ -162,7 +162,7 @@ INSTANTIATE_TEST_SUITE_P(Both, EveryOrder, testing::Values(Wins::Hover, Wins::Fo
 
 Machine two(Event on, Ms after = 0) {
   Machine m;
-  m.states = {{{"a"}, "a", Role::Rest, {}}, {{"b"}, "b", Role::None, {}}};
+  m.states = {{{"a"}, "a", Role::Rest, false, {}}, {{"b"}, "b", Role::None, false, {}}};
   Transition t;
   t.from = StateId{"a"};
   t.on = on;

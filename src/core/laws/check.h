@@ -1,0 +1,30 @@
+// Checks a machine against the ten laws, in every situation that it can come to.
+//
+//   LawSubject subject{machine, program, symbols, values, &looks};
+//   const LawReport report = checkLaws(subject);
+//   if (report.of(Law::Rest).broken) show(report.of(Law::Rest).sequence);
+#pragma once
+#include "core/document/project.h"
+#include "core/laws/explore.h"
+
+namespace bristle {
+
+struct LawSubject {
+  const Machine& machine;
+  const Program& program;      // of that machine
+  const Symbols& symbols;      // that it was compiled with
+  std::vector<double> values;  // where the project's values start
+  const LawLooks* looks = nullptr;
+  const std::atomic<bool>* stop = nullptr;  // set it to give up; the report is not whole then
+};
+LawReport checkLaws(const LawSubject& subject);
+
+// The machine made ready as in a session of the project; an error where a formula is wrong.
+struct Ready {
+  Symbols symbols;
+  Program program;
+  std::vector<double> values;
+};
+Result<Ready> makeReady(const Machine& machine, const Project& project);
+
+}  // namespace bristle
