@@ -43,7 +43,7 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
                  "Write a picture of every bench into this folder, then end");
   app.require_subcommand(0, 1);
   std::vector<Subcommand> all;
-  for (const auto add : {addCheck, addRoutes, addRehearse, addPicture, addDeliver, addNew})
+  for (const auto add : {addCheck, addLaws, addRoutes, addRehearse, addPicture, addDeliver, addNew})
     all.push_back(add(app));
   try {
     app.parse(argc, argv);

@@ -33,6 +33,7 @@ Subcommand addRehearse(CLI::App& app);
 Subcommand addPicture(CLI::App& app);
 Subcommand addDeliver(CLI::App& app);
 Subcommand addNew(CLI::App& app);
+Subcommand addLaws(CLI::App& app);
 
 // What the window is asked for on the command line.
 struct WindowWish {

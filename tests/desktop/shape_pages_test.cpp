@@ -100,10 +100,12 @@ TEST_F(Shape, ReadyMadeKindsAreWholeInEveryState) {
   for (const auto& each : library.kinds) {
     const Machine& machine = *find(library, each->machine);
     const LookTable table(*each, machine, naming(library));
-    for (size_t a = 0; a < machine.states.size(); ++a)
+    for (size_t a = 0; a < machine.states.size(); ++a) {
+      if (machine.states[a].role == Role::None) continue;  // passed through in no time
       for (size_t b = 0; b < a; ++b)
         EXPECT_NE(table.state(StateIndex(a)), table.state(StateIndex(b)))
             << each->name << ": " << machine.states[a].name << " and " << machine.states[b].name;
+    }
   }
 }
 

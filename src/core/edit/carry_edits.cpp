@@ -12,10 +12,16 @@ std::optional<StateId> matching(const Machine& here, const StateId& id, const Ma
   if (findState(there, id)) return id;
   const State* state = findState(here, id);
   if (!state) return {};
-  for (const State& other : there.states)
-    if (state->role != Role::None && other.role == state->role) return other.id;
-  for (const State& other : there.states)
-    if (other.name == state->name) return other.id;
+  // The first of each role is the plain one, whatever it is called; the others go by their names.
+  const auto firstOf = [&](const Machine& machine) {
+    return std::find_if(machine.states.begin(), machine.states.end(),
+                        [&](const State& o) { return o.role == state->role; });
+  };
+  const auto other = firstOf(there);
+  if (state->role != Role::None && &*firstOf(here) == state && other != there.states.end())
+    return other->id;
+  for (const State& one : there.states)
+    if (one.name == state->name) return one.id;
   return {};
 }
 

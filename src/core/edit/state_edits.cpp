@@ -35,7 +35,7 @@ Result<void> mayBeCalled(const Machine& machine, const std::string& name, const 
 
 }  // namespace
 
-Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> like) {
+Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> looksLike) {
   return onMachine(std::move(kind), "add state",
                    [=](Project after, const Kind& k, Machine& m) -> Result<Project> {
                      if (const auto ok = mayBeCalled(m, name, {}); !ok)
@@ -46,14 +46,22 @@ Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> l
                      in.on = out.on = Event::Message;
                      in.message = name;
                      in.to = id;
+                     const StateId rest = m.states.front().id;
+                     in.from = rest;
                      out.from = id;
                      out.message = name + ".over";
-                     out.to = m.states.front().id;
-                     m.transitions.push_back(in);
-                     m.transitions.push_back(out);
-                     if (like) {
+                     out.to = rest;
+                     // It answers pointer, keys and the rest as the resting state does.
+                     std::vector<Transition> like = {in, out};
+                     for (Transition t : m.transitions)
+                       if (t.from == rest && t.on != Event::Message) {
+                         t.from = id;
+                         like.push_back(std::move(t));
+                       }
+                     m.transitions.insert(m.transitions.end(), like.begin(), like.end());
+                     if (looksLike) {
                        Kind& own = *edit(after, k.id);
-                       const auto at = own.departures.find(*like);
+                       const auto at = own.departures.find(*looksLike);
                        if (at != own.departures.end()) own.departures[id] = LookValues(at->second);
                      }
                      return after;
@@ -113,19 +121,22 @@ Timing timingInto(const Machine& machine, const StateId& state) {
   return machine.timing;
 }
 
+std::string whyKept(const Machine& machine, const State& state) {
+  if (&state == &machine.states.front())
+    return "“" + state.name + "” is the state in which a screen opens";
+  const auto sameRole = std::count_if(machine.states.begin(), machine.states.end(),
+                                      [&](const State& o) { return o.role == state.role; });
+  if (state.role == Role::None || sameRole > 1) return {};
+  return "“" + state.name + "” is the only state with the role " + std::string(nameOf(state.role));
+}
+
 Edit removeState(KindId kind, StateId state) {
   return onMachine(
       std::move(kind), "remove state",
       [=](Project after, const Kind& k, Machine& m) -> Result<Project> {
         const State* s = stateIn(m, state);
         if (!s) return fail({}, "that state is gone");
-        if (s == &m.states.front())
-          return fail({}, "“" + s->name + "” is the state in which a screen opens");
-        const auto sameRole = std::count_if(m.states.begin(), m.states.end(),
-                                            [&](const State& o) { return o.role == s->role; });
-        if (s->role != Role::None && sameRole == 1)
-          return fail({}, "“" + s->name + "” is the only state with the role " +
-                              std::string(nameOf(s->role)));
+        if (const std::string why = whyKept(m, *s); !why.empty()) return fail({}, why);
         std::erase_if(m.transitions, [&](const Transition& t) {
           return t.to == state || (t.from && *t.from == state);
         });

@@ -21,6 +21,8 @@ Edit timeState(KindId kind, StateId state, Timing timing);
 Timing timingInto(const Machine& machine, const StateId& state);
 // With its looks and the transitions from and to it. Refused for the first state, and for the last
 // one of a role that the machine needs.
+// Why a state cannot be removed; empty where it can.
+std::string whyKept(const Machine& machine, const State& state);
 Edit removeState(KindId kind, StateId state);
 
 }  // namespace bristle

@@ -1,9 +1,8 @@
 #include <fmt/format.h>
 
-#include <unordered_set>
-
 #include "core/findings/check.h"
-#include "core/machine/program.h"
+#include "core/laws/check.h"
+#include "core/laws/sequence.h"
 
 namespace bristle {
 namespace {
@@ -12,28 +11,43 @@ void checkStates(const Machine& machine, std::vector<Finding>& out) {
   const auto tell = [&](std::string reason) {
     out.push_back({"machine", "machine “" + machine.name + "”", std::move(reason), {}, {}, {}});
   };
-  std::unordered_set<StateId> entered;
   for (size_t i = 0; i < machine.transitions.size(); ++i) {
     const Transition& t = machine.transitions[i];
     for (const StateId* id : {t.from ? &*t.from : nullptr, &t.to})
       if (id && !findState(machine, *id))
         tell(fmt::format("transition {} names a state “{}” that is not there", i + 1, id->text));
-    entered.insert(t.to);
   }
-  for (size_t i = 1; i < machine.states.size(); ++i)
-    if (!entered.contains(machine.states[i].id))
-      tell(fmt::format("nothing leads to its state “{}”", machine.states[i].name));
+}
+
+// Each machine once, whichever kinds share it. What only pictures can tell is left to those who
+// have them.
+void checkMachineLaws(const Machine& machine, const Project& project, std::vector<Finding>& out) {
+  const auto ready = makeReady(machine, project);
+  if (!ready) {
+    out.push_back({"machine", ready.error().place, ready.error().reason, {}, {}, {}});
+    return;
+  }
+  const LawReport report =
+      checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
+  for (int i = 0; i < kLaws; ++i) {
+    const LawResult& law = report.laws[static_cast<size_t>(i)];
+    if (law.broken && law.waived.empty())
+      out.push_back({"law",
+                     "machine “" + machine.name + "”",
+                     fmt::format("law {}, {}: {} (when {})", i + 1, nameOf(Law(i + 1)), law.what,
+                                 inWords(law.sequence, ready->symbols)),
+                     {},
+                     {},
+                     {}});
+  }
 }
 
 }  // namespace
 
 void checkMachines(const Project& project, std::vector<Finding>& out) {
-  Symbols symbols;
-  for (const ProjectValue& value : project.values) symbols.values.push_back(value.id);
   for (const auto& machine : project.machines) {
-    if (const auto program = Program::compile(*machine, symbols); !program)
-      out.push_back({"machine", program.error().place, program.error().reason, {}, {}, {}});
     checkStates(*machine, out);
+    checkMachineLaws(*machine, project, out);
   }
 }
 

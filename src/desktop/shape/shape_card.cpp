@@ -107,7 +107,7 @@ void ShapeCard::buildState(Form& form) {
     const Kind* kind = work_.kind();
     if (!kind || text.trimmed().isEmpty()) return true;
     const bool done = work_.perform(
-        addState(kind->id, fromQt(text.trimmed()), Role::None, work_.picked().columns.back()));
+        addState(kind->id, fromQt(text.trimmed()), Role::Rest, work_.picked().columns.back()));
     if (!done) return false;
     newState_->clear();
     work_.pickColumns({work_.machine()->states.back().id}, work_.picked().property);
@@ -262,7 +262,7 @@ void ShapeCard::refreshState() {
   const bool own = any && machine && now != &machine->states.front();
   left_->setVisible(own && now != &machine->states[1]);
   right_->setVisible(own && now != &machine->states.back());
-  removeState_->setVisible(own && now->role == Role::None);
+  removeState_->setVisible(own && whyKept(*machine, *now).empty());
   if (!machine) return;
   if (any) {
     refill(stateName_, toQt(now->name));

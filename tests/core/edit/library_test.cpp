@@ -132,8 +132,8 @@ TEST_F(Carrying, TimingGoesByTheStateThatItLeadsTo) {
 
 TEST_F(Carrying, StatesOfOnesOwnAreMatchedByTheirNames) {
   for (size_t i : {size_t{0}, size_t{1}})
-    test::must(history, addState(kind(i).id, "visited", Role::None, {}));
-  test::must(history, addState(kind(0).id, "only here", Role::None, {}));
+    test::must(history, addState(kind(i).id, "visited", Role::Rest, {}));
+  test::must(history, addState(kind(0).id, "only here", Role::Rest, {}));
   const Machine& here = *find(history.now(), kind(0).machine);
   const StateId visited = here.states[5].id, only = here.states[6].id;
   const PropKey fill{kind(0).parts[0].id, Prop::Fill};

@@ -90,10 +90,10 @@ TEST_F(ShapeEdits, PartsMoveAndAreCopiedWithTheirStates) {
 }
 
 TEST_F(ShapeEdits, AStateOfOnesOwnIsAddedRenamedMovedAndRemoved) {
-  must(addState(kind().id, "visited", Role::None, StateId{"hover"}));
+  must(addState(kind().id, "visited", Role::Rest, StateId{"hover"}));
   const StateId own = machine().states.back().id;
   EXPECT_EQ(kind().departures.at(own), kind().departures.at({"hover"}));
-  EXPECT_TRUE(check(now()).empty()) << "it can be reached and left";
+  EXPECT_TRUE(check(now()).empty()) << "all laws are kept";
   EXPECT_THAT(refused(addState(kind().id, "visited", Role::None, {})), HasSubstr("called"));
   must(renameState(kind().id, own, "been there"));
   must(moveState(kind().id, own, -10));

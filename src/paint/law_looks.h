@@ -1,0 +1,39 @@
+// What the laws ask of looks, answered by the painted pictures, not by declared values.
+#pragma once
+#include <QImage>
+#include <map>
+
+#include "core/document/project.h"
+#include "core/laws/law.h"
+#include "core/machine/look.h"
+#include "paint/look_painter.h"
+
+namespace bristle {
+
+class RenderedLooks : public LawLooks {
+ public:
+  // All of these must outlive it. The pictures stand on a plain ground.
+  RenderedLooks(LookPainter& painter, const Kind& kind, const LookTable& table, Colour ground);
+  // At least 24 px, or one in 200 where that is more, are another colour.
+  bool differ(StateIndex a, StateIndex b) const override;
+  // WCAG 2.2 §2.4.13: an area as large as the button's outline drawn 2 px wide changes by a
+  // contrast of 3 : 1 or more.
+  bool showsFocus(StateIndex focused, StateIndex rest) const override;
+  // The area that changes enough, over the area asked for: 1 is just enough.
+  double focusShare(StateIndex focused, StateIndex rest) const;
+
+ private:
+  const QImage& picture(StateIndex state) const;
+  LookPainter& painter_;
+  const Kind& kind_;
+  const LookTable& table_;
+  Colour ground_;
+  double reach_;
+  mutable std::map<StateIndex, QImage> pictures_;
+};
+
+// The ground that a kind's buttons stand on: the backdrop of the first screen that has one, else a
+// middle grey.
+Colour groundOf(const Project& project, const Kind& kind);
+
+}  // namespace bristle
