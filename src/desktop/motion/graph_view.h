@@ -1,0 +1,52 @@
+// The machine as a picture: its states as live tiles, its transitions as tapered strokes, and a
+// rail from which the common ones leave.
+#pragma once
+#include <QWidget>
+
+#include "desktop/motion/law_watch.h"
+#include "desktop/motion/motion_view.h"
+
+namespace bristle {
+
+class GraphView : public QWidget {
+  Q_OBJECT
+ public:
+  GraphView(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
+  QSize minimumSizeHint() const override { return {320, 220}; }
+  // Where a state's tile stands; the rail for no state. For drags and for tests.
+  QRectF tileOf(const StateId& id) const;
+  // The middle of the stroke of all transitions from one to the other.
+  QPointF middleOf(const StateId& from, const StateId& to) const;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  bool event(QEvent* event) override;
+
+ private:
+  struct Link {
+    StateId from, to;  // no `from`: the rail
+    std::vector<int> transitions;
+  };
+  std::vector<Link> links() const;
+  QPainterPath strokeOf(const Link& link) const;
+  const Link* linkAt(const std::vector<Link>& all, const QPointF& at) const;
+  std::optional<StateId> tileAt(const QPointF& at) const;
+  void paintTile(QPainter& painter, size_t state, bool active);
+  void paintLink(QPainter& painter, const Link& link);
+  void add(const StateId& from, const StateId& to);
+  Work& work_;
+  MotionView& view_;
+  LawWatch& laws_;
+  std::optional<StateId> pulling_;
+  QPointF now_;
+};
+
+// "over.begin [down], press": the events of transitions, short.
+QString eventsOf(const Machine& machine, const std::vector<int>& transitions);
+QString eventOf(const Transition& transition);
+
+}  // namespace bristle

@@ -1,0 +1,48 @@
+// Keeps the laws of the picked kind checked, off the interface thread, while its machine and looks
+// change.
+#pragma once
+#include <QFutureWatcher>
+#include <QTimer>
+#include <atomic>
+#include <memory>
+
+#include "core/laws/check.h"
+#include "desktop/frame/work.h"
+
+namespace bristle {
+
+// A report with what is needed to tell it.
+struct Lawfulness {
+  KindId kind;
+  LawReport report;
+  Symbols symbols;
+  std::optional<Error> error;  // a formula that cannot be read: nothing was checked
+};
+
+class LawWatch : public QObject {
+  Q_OBJECT
+ public:
+  LawWatch(Work& work, QObject* parent);
+  ~LawWatch() override;
+  // The last report of the picked kind; null until there is one.
+  const Lawfulness* now() const {
+    return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
+  }
+  bool checking() const { return checking_.isRunning() || soon_.isActive(); }
+  // Only while somebody looks.
+  void setOn(bool on);
+
+ Q_SIGNALS:
+  void changed();
+
+ private:
+  void begin();
+  Work& work_;
+  bool on_ = false;
+  QTimer soon_;
+  std::shared_ptr<std::atomic<bool>> stop_;
+  QFutureWatcher<Lawfulness> checking_;
+  std::optional<Lawfulness> last_;
+};
+
+}  // namespace bristle

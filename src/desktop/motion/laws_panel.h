@@ -1,0 +1,32 @@
+// The ten laws, kept or broken, as the machine is edited; a broken one shows itself on the scope.
+#pragma once
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "desktop/motion/law_watch.h"
+#include "desktop/motion/motion_view.h"
+
+namespace bristle {
+
+class LawsPanel : public QWidget {
+  Q_OBJECT
+ public:
+  LawsPanel(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
+
+ private:
+  void refresh();
+  void tellOne();
+  void show(int law);
+  Work& work_;
+  MotionView& view_;
+  LawWatch& laws_;
+  QLabel *head_, *what_;
+  QListWidget* list_;
+  QPushButton* play_;
+  QLineEdit* reason_;
+  bool filling_ = false;
+};
+
+}  // namespace bristle

@@ -1,0 +1,46 @@
+// The second bench: the machine as a graph, the laws beside it, the scope below it.
+#pragma once
+#include <QStackedWidget>
+
+#include "desktop/frame/bench.h"
+#include "desktop/motion/graph_view.h"
+#include "desktop/motion/laws_panel.h"
+#include "desktop/motion/motion_card.h"
+#include "desktop/motion/scope_view.h"
+
+class QToolButton;
+
+namespace bristle {
+
+class MotionBench : public Bench {
+  Q_OBJECT
+ public:
+  MotionBench(Work& work, QWidget* parent);
+  QWidget* card() override { return card_; }
+  std::vector<QAction*> commands() override { return commands_; }
+  void enter() override;
+  void leave() override;
+  QString hint() const override;
+  MotionView& view() { return *view_; }
+  LawWatch& laws() { return *laws_; }
+  GraphView& graph() { return *graph_; }
+  ScopeView& scope() { return *scope_; }
+
+ private:
+  QWidget* makeScope();
+  void addCommands();
+  QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run);
+  void refresh();
+  Work& work_;
+  MotionView* view_;
+  LawWatch* laws_;
+  GraphView* graph_;
+  ScopeView* scope_;
+  MotionCard* card_;
+  QStackedWidget* pages_;
+  QLabel *title_, *about_;
+  QToolButton *play_, *speed_;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,344 @@
+#include "desktop/motion/motion_card.h"
+
+#include <QVBoxLayout>
+
+#include "core/edit/machine_edits.h"
+#include "core/machine/easing.h"
+#include "desktop/motion/graph_view.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr Event kEvents[] = {Event::OverBegin, Event::OverEnd,   Event::Press,     Event::Release,
+                             Event::Abandon,   Event::FocusGain, Event::FocusLose, Event::Enable,
+                             Event::Disable,   Event::Hold,      Event::Repeat,    Event::After,
+                             Event::Message};
+constexpr double kMostMs = 600'000;
+
+const Effect* effectOf(const Transition& t, EffectType type) {
+  for (const Effect& e : t.effects)
+    if (e.type == type) return &e;
+  return nullptr;
+}
+
+}  // namespace
+
+MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  form_ = new Form;
+  column->addWidget(form_);
+  column->addStretch();
+  head_ = form_->heading(QString());
+  list_ = new QListWidget;
+  list_->setAccessibleName(tr("Transitions, in the order in which they answer"));
+  list_->setFixedHeight(112);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  form_->wide(list_);
+  connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
+    if (!filling_ && row >= 0 && size_t(row) < shown_.size())
+      view_.pickTransition(shown_[size_t(row)]);
+  });
+  std::tie(earlier_, later_) = form_->buttons(
+      {tr("Answers earlier"), tr("↑ Earlier"),
+       [this] {
+         work_.perform(moveTransition(work_.machine()->id, size_t(view_.transition()), -1));
+       }},
+      {tr("Answers later"), tr("↓ Later"), [this] {
+         work_.perform(moveTransition(work_.machine()->id, size_t(view_.transition()), 1));
+       }});
+  form_->button(tr("Add a transition"), [this] { addOne(); });
+  buildTransition();
+  buildTiming();
+  buildEffects();
+  buildMachine();
+  connect(&work, &Work::changed, this, &MotionCard::refresh);
+  connect(&work, &Work::pickedChanged, this, &MotionCard::refresh);
+  connect(&view, &MotionView::picked, this, &MotionCard::refresh);
+  refresh();
+}
+
+void MotionCard::buildTransition() {
+  QStringList events;
+  for (const Event e : kEvents) events << toQt(std::string(nameOf(e)));
+  about_ = form_->heading(QString());
+  on_ = form_->choice(tr("On"), events, [this](int i) {
+    change("change event", [&](Transition& t) {
+      t.on = kEvents[i];
+      if (t.on == Event::Message && t.message.empty()) t.message = "message";
+      if (t.on == Event::After && t.after == 0) t.after = 200;
+    });
+  });
+  after_ = form_->number(tr("After, ms"), 0, kMostMs, [this](double ms) {
+    return change("change time", [&](Transition& t) { t.after = Ms(ms); });
+  });
+  message_ = form_->text(tr("Message"), [this](const QString& text) {
+    return change("change message", [&](Transition& t) { t.message = fromQt(text.trimmed()); });
+  });
+  guard_ = form_->text(tr("If"), [this](const QString& text) {
+    return change("change guard", [&](Transition& t) { t.guard = fromQt(text.trimmed()); });
+  });
+  guard_->setToolTip(
+      tr("A formula: over, armed, down, focus, enabled, @values, numbers, not, and, or, = < >"));
+  guard_->setPlaceholderText(tr("always"));
+  to_ = form_->choice(tr("To"), {}, [this](int i) {
+    const StateId to = work_.machine()->states[size_t(i)].id;
+    change("change target", [&](Transition& t) { t.to = to; });
+  });
+}
+
+void MotionCard::buildTiming() {
+  ownTiming_ = form_->check(tr("A timing of its own"), [this](bool on) {
+    const Timing base = work_.machine()->timing;
+    change("change timing",
+           [&](Transition& t) { t.timing = on ? std::optional<Timing>(base) : std::nullopt; });
+  });
+  duration_ = form_->number(tr("Takes, ms"), 0, kMostMs, [this](double ms) {
+    return changeTiming("change duration", [&](Timing& t) {
+      t.duration = Ms(ms);
+      t.namedDuration = {};
+    });
+  });
+  delay_ = form_->number(tr("Waits, ms"), 0, kMostMs, [this](double ms) {
+    return changeTiming("change delay", [&](Timing& t) { t.delay = Ms(ms); });
+  });
+  easing_ = form_->text(tr("Eases"), [this](const QString& text) {
+    const auto easing = parseEasing(fromQt(text));
+    if (!easing) {
+      work_.tell(
+          tr("“%1” is not taken; expected linear, bezier x1 y1 x2 y2, or steps n.").arg(text),
+          true);
+      return false;
+    }
+    return changeTiming("change easing", [&](Timing& t) {
+      t.easing = *easing;
+      t.namedEasing = {};
+    });
+  });
+}
+
+void MotionCard::buildEffects() {
+  activates_ = form_->check(tr("Activates the button"), [this](bool on) {
+    setEffect(EffectType::Activate, on, {EffectType::Activate, {}, {}, {}});
+  });
+  sends_ = form_->text(tr("Sends"), [this](const QString& text) {
+    const std::string message = fromQt(text.trimmed());
+    setEffect(EffectType::Message, !message.empty(), {EffectType::Message, message, {}, {}});
+    return true;
+  });
+  sends_->setPlaceholderText(tr("no message"));
+  sets_ = form_->choice(tr("Sets"), {}, [this](int i) {
+    const auto& values = work_.project().values;
+    if (i > 0 && size_t(i) <= values.size())
+      setEffect(EffectType::SetValue, true,
+                {EffectType::SetValue, {}, values[size_t(i) - 1].id, "1"});
+    if (i == 0) setEffect(EffectType::SetValue, false, {});
+  });
+  setTo_ = form_->text(tr("… to"), [this](const QString& text) {
+    const Transition* t = picked();
+    const Effect* old = t ? effectOf(*t, EffectType::SetValue) : nullptr;
+    if (!old) return false;
+    Effect now = *old;
+    now.formula = fromQt(text.trimmed());
+    return change("change value", [&](Transition& each) {
+      for (Effect& e : each.effects)
+        if (e.type == EffectType::SetValue) e = now;
+    });
+  });
+  remove_ = form_->button(tr("Remove the transition"), [this] {
+    if (picked()) work_.perform(removeTransition(work_.machine()->id, size_t(view_.transition())));
+  });
+}
+
+void MotionCard::buildMachine() {
+  form_->heading(tr("MACHINE"));
+  share_ = form_->note(QString());
+  QStringList names{tr("choose …")};
+  for (const Template t : allTemplates()) names << toQt(std::string(nameOf(t)));
+  template_ = form_->choice(tr("Template"), names, [this](int i) {
+    if (i > 0 && work_.machine())
+      work_.perform(
+          applyTemplate(work_.machine()->id, allTemplates()[size_t(i) - 1], work_.machine()->wins));
+  });
+  template_->setToolTip(tr("Replaces states and transitions; looks stay with their states"));
+  fires_ = form_->choice(tr("Activates"),
+                         {tr("on release"), tr("on press"), tr("when held"), tr("while held")},
+                         [this](int i) {
+                           work_.perform(changeMachine(work_.machine()->id, "change activation", {},
+                                                       [i](Machine& m) { m.fires = Fires(i); }));
+                         });
+  wins_ = form_->choice(tr("Stronger look"), {tr("hover"), tr("focused")}, [this](int i) {
+    work_.perform(changeMachine(work_.machine()->id, "change stronger look", {},
+                                [i](Machine& m) { m.wins = Wins(i); }));
+  });
+  const auto time = [this](const QString& name, Ms Machine::*member) {
+    return form_->number(name, 1, kMostMs, [this, member](double ms) {
+      return work_.machine() &&
+             work_.perform(changeMachine(work_.machine()->id, "change times", {},
+                                         [=](Machine& m) { m.*member = Ms(ms); }));
+    });
+  };
+  hold_ = time(tr("Hold, ms"), &Machine::hold);
+  repeatDelay_ = time(tr("Repeats after"), &Machine::repeatDelay);
+  repeatInterval_ = time(tr("… then every"), &Machine::repeatInterval);
+  machine_ = form_->choice(tr("Runs"), {}, [this](int i) {
+    const auto& all = work_.project().machines;
+    if (work_.kind() && size_t(i) < all.size() && all[size_t(i)]->id != work_.kind()->machine)
+      work_.perform(shareMachine(work_.kind()->id, all[size_t(i)]->id));
+  });
+  own_ = form_->button(tr("Give this kind its own"), [this] {
+    if (work_.kind()) work_.perform(ownMachine(work_.kind()->id));
+  });
+}
+
+const Transition* MotionCard::picked() const {
+  const Machine* m = work_.machine();
+  const int at = view_.transition();
+  return m && at >= 0 && at < int(m->transitions.size()) ? &m->transitions[size_t(at)] : nullptr;
+}
+
+bool MotionCard::change(const std::string& name, const std::function<void(Transition&)>& change) {
+  return picked() && work_.perform(changeTransition(work_.machine()->id, size_t(view_.transition()),
+                                                    name, {}, change));
+}
+
+bool MotionCard::changeTiming(const std::string& name, const std::function<void(Timing&)>& each) {
+  const Timing base = work_.machine() ? work_.machine()->timing : Timing{};
+  return change(name, [&](Transition& t) {
+    if (!t.timing) t.timing = base;
+    each(*t.timing);
+  });
+}
+
+void MotionCard::setEffect(EffectType type, bool on, const Effect& effect) {
+  change("change effects", [&](Transition& t) {
+    std::erase_if(t.effects, [&](const Effect& e) { return e.type == type; });
+    if (on) t.effects.push_back(effect);
+  });
+}
+
+void MotionCard::addOne() {
+  const Machine* m = work_.machine();
+  if (!m) return;
+  Transition t;
+  if (view_.state()) t.from = view_.state();
+  t.to = m->states.front().id;
+  t.on = Event::After;
+  t.after = 200;
+  if (work_.perform(addTransition(m->id, t)))
+    view_.pickTransition(int(work_.machine()->transitions.size()) - 1);
+}
+
+void MotionCard::refresh() {
+  const bool any = work_.machine() != nullptr;
+  form_->setVisible(any);
+  if (!any) return;
+  refreshList();
+  refreshTransition();
+  refreshMachine();
+}
+
+void MotionCard::refreshList() {
+  const Machine& m = *work_.machine();
+  const State* state = findState(m, view_.state());
+  head_->setText(state ? tr("FROM %1").arg(toQt(state->name)).toUpper() : tr("FROM EVERY STATE"));
+  filling_ = true;
+  list_->clear();
+  shown_.clear();
+  for (size_t i = 0; i < m.transitions.size(); ++i) {
+    const Transition& t = m.transitions[i];
+    if (t.from.value_or(StateId{}) != view_.state()) continue;
+    const State* to = findState(m, t.to);
+    shown_.push_back(int(i));
+    auto* item = new QListWidgetItem(
+        tr("%1 → %2").arg(eventOf(t), to ? toQt(to->name) : toQt(t.to.text)), list_);
+    item->setToolTip(item->text());
+    if (int(i) == view_.transition()) list_->setCurrentItem(item);
+  }
+  filling_ = false;
+}
+
+void MotionCard::refreshTransition() {
+  const Machine& m = *work_.machine();
+  const Transition* t = picked();
+  about_->setVisible(t);
+  for (QWidget* field : {static_cast<QWidget*>(on_), static_cast<QWidget*>(guard_),
+                         static_cast<QWidget*>(to_), static_cast<QWidget*>(sends_)})
+    form_->setRowVisible(field, t);
+  for (QWidget* field : {static_cast<QWidget*>(ownTiming_), static_cast<QWidget*>(activates_),
+                         static_cast<QWidget*>(remove_), static_cast<QWidget*>(earlier_),
+                         static_cast<QWidget*>(later_)})
+    field->setVisible(t);
+  const bool timed = t && t->timing;
+  for (QLineEdit* field : {duration_, delay_, easing_}) form_->setRowVisible(field, timed);
+  form_->setRowVisible(after_, t && t->on == Event::After);
+  form_->setRowVisible(message_, t && t->on == Event::Message);
+  const Effect* sets = t ? effectOf(*t, EffectType::SetValue) : nullptr;
+  form_->setRowVisible(sets_, t && !work_.project().values.empty());
+  form_->setRowVisible(setTo_, sets);
+  if (!t) return;
+  about_->setText(tr("TRANSITION %1").arg(view_.transition() + 1));
+  refill(on_, int(std::find(std::begin(kEvents), std::end(kEvents), t->on) - std::begin(kEvents)));
+  refill(after_, QString::number(t->after));
+  refill(message_, toQt(t->message));
+  refill(guard_, toQt(t->guard));
+  int target = -1;
+  to_->clear();
+  for (const State& s : m.states) {
+    if (s.id == t->to) target = to_->count();
+    to_->addItem(toQt(s.name));
+  }
+  refill(to_, target);
+  refill(ownTiming_, timed);
+  if (timed) {
+    refill(duration_, QString::number(t->timing->duration));
+    refill(delay_, QString::number(t->timing->delay));
+    refill(easing_, toQt(toText(t->timing->easing)));
+  }
+  refill(activates_, effectOf(*t, EffectType::Activate) != nullptr);
+  const Effect* sends = effectOf(*t, EffectType::Message);
+  refill(sends_, sends ? toQt(sends->message) : QString());
+  sets_->clear();
+  sets_->addItem(tr("no value"));
+  int value = 0;
+  for (const ProjectValue& v : work_.project().values) {
+    if (sets && v.id == sets->value) value = sets_->count();
+    sets_->addItem(toQt(v.name));
+  }
+  refill(sets_, value);
+  if (sets) refill(setTo_, toQt(sets->formula));
+}
+
+void MotionCard::refreshMachine() {
+  const Machine& m = *work_.machine();
+  int kinds = 0;
+  bool holds = false, repeats = false;
+  for (const auto& kind : work_.project().kinds) kinds += kind->machine == m.id;
+  for (const Transition& t : m.transitions) {
+    holds = holds || t.on == Event::Hold;
+    repeats = repeats || t.on == Event::Repeat;
+  }
+  share_->setText(kinds > 1 ? tr("%1 kinds run it: what changes here changes for all.").arg(kinds)
+                            : tr("Only this kind runs it."));
+  own_->setVisible(kinds > 1);
+  refill(template_, 0);
+  refill(fires_, int(m.fires));
+  refill(wins_, int(m.wins));
+  form_->setRowVisible(hold_, holds);
+  form_->setRowVisible(repeatDelay_, repeats);
+  form_->setRowVisible(repeatInterval_, repeats);
+  refill(hold_, QString::number(m.hold));
+  refill(repeatDelay_, QString::number(m.repeatDelay));
+  refill(repeatInterval_, QString::number(m.repeatInterval));
+  machine_->clear();
+  int runs = -1;
+  for (const auto& other : work_.project().machines) {
+    if (other->id == m.id) runs = machine_->count();
+    machine_->addItem(toQt(other->name));
+  }
+  form_->setRowVisible(machine_, machine_->count() > 1);
+  refill(machine_, runs);
+}
+
+}  // namespace bristle

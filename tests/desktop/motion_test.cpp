@@ -1,0 +1,169 @@
+// The Motion bench by mouse and keyboard: what the machine, the laws and the scope become.
+#include <QListWidget>
+
+#include "core/edit/kind_edits.h"
+#include "core/formats/project_file.h"
+#include "desktop/motion/motion_bench.h"
+#include "paint/convert.h"
+#include "window_fixture.h"
+
+namespace bristle::test {
+namespace {
+
+class Motion : public WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    ASSERT_TRUE(work().perform(addKind("Hatch", Wins::Hover)));
+    work().pickKind(project().kinds[0]->id);
+    window->openBench(QStringLiteral("motion"));
+  }
+  MotionBench& bench() {
+    return *static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
+  }
+  MotionView& view() { return bench().view(); }
+  const Machine& machine() { return *project().machines[0]; }
+  // Waits until the laws of the machine as it is now have been checked.
+  const LawReport& laws() {
+    EXPECT_TRUE(
+        QTest::qWaitFor([&] { return !bench().laws().checking() && bench().laws().now(); }, 20000));
+    return bench().laws().now()->report;
+  }
+};
+
+TEST_F(Motion, ATransitionIsDrawnFromTileToTileAndTakenAway) {
+  const size_t before = machine().transitions.size();
+  GraphView& graph = bench().graph();
+  drag(&graph, graph.tileOf({"hover"}).center(), graph.tileOf({"focused"}).center());
+  ASSERT_EQ(machine().transitions.size(), before + 1);
+  EXPECT_EQ(machine().transitions.back().from, StateId{"hover"});
+  EXPECT_EQ(machine().transitions.back().to, StateId{"focused"});
+  EXPECT_EQ(machine().transitions.back().on, Event::FocusGain);
+  EXPECT_EQ(view().transition(), int(before));
+  graph.setFocus();
+  QTest::keyClick(&graph, Qt::Key_Delete);
+  EXPECT_EQ(machine().transitions.size(), before);
+  work().undo();
+  EXPECT_EQ(machine().transitions.size(), before + 1);
+}
+
+TEST_F(Motion, KeysWalkThroughStatesAndTheirTransitions) {
+  GraphView& graph = bench().graph();
+  graph.setFocus();
+  QTest::keyClick(&graph, Qt::Key_Right);
+  EXPECT_EQ(view().state().text, "normal");
+  QTest::keyClick(&graph, Qt::Key_Right);
+  QTest::keyClick(&graph, Qt::Key_Right);
+  EXPECT_EQ(view().state().text, "pressed");
+  QTest::keyClick(&graph, Qt::Key_Down);
+  const int first = view().transition();
+  ASSERT_GE(first, 0);
+  EXPECT_EQ(machine().transitions[size_t(first)].from, StateId{"pressed"});
+  QTest::keyClick(&graph, Qt::Key_Down);
+  EXPECT_NE(view().transition(), first);
+}
+
+TEST_F(Motion, AStrokeIsPickedByAClickAndItsGuardChangedOnTheCard) {
+  GraphView& graph = bench().graph();
+  view().pickState({});
+  QTest::mouseClick(&graph, Qt::LeftButton, {}, graph.middleOf({"pressed"}, {"hover"}).toPoint());
+  ASSERT_GE(view().transition(), 0);
+  const auto picked = size_t(view().transition());
+  ASSERT_EQ(machine().transitions[picked].to, StateId{"hover"});
+  auto* guard = named<QLineEdit>(QStringLiteral("If"));
+  guard->setFocus();
+  guard->selectAll();
+  QTest::keyClicks(guard, QStringLiteral("over and ("));
+  QTest::keyClick(guard, Qt::Key_Return);
+  EXPECT_EQ(machine().transitions[picked].guard, "over") << "what cannot be read is refused";
+  guard->selectAll();
+  QTest::keyClicks(guard, QStringLiteral("over and enabled"));
+  QTest::keyClick(guard, Qt::Key_Return);
+  EXPECT_EQ(machine().transitions[picked].guard, "over and enabled");
+}
+
+TEST_F(Motion, ABrokenLawIsToldWhileEditingAndPlaysItsSequence) {
+  EXPECT_TRUE(laws().allKept());
+  EXPECT_EQ(laws().visited, 14U);
+  size_t leave = 0;
+  for (size_t i = 0; i < machine().transitions.size(); ++i)
+    if (machine().transitions[i].from == StateId{"hover"} &&
+        machine().transitions[i].on == Event::OverEnd && machine().transitions[i].guard.empty())
+      leave = i;
+  view().pickTransition(int(leave));
+  bench().graph().setFocus();
+  QTest::keyClick(&bench().graph(), Qt::Key_Delete);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return laws().of(Law::Rest).broken; }, 20000));
+  auto* list = named<QListWidget>(QStringLiteral("Laws"));
+  EXPECT_EQ(list->currentRow(), 0) << "told without asking";
+  click(QStringLiteral("Play it on the scope"));
+  EXPECT_TRUE(view().playing());
+  view().setPlaying(false);
+  const Sequence shown = sequenceOf(view().score());
+  ASSERT_EQ(shown.size(), 2U);
+  EXPECT_EQ(shown[0].deed, Deed::Over);
+  EXPECT_EQ(shown[1].deed, Deed::Out);
+  EXPECT_EQ(view().run().at(view().score().length), 1) << "it stays in hover";
+}
+
+TEST_F(Motion, SignalsAreDrawnOnTheScopeAndDriveTheButton) {
+  ScopeView& scope = bench().scope();
+  view().setScore({});
+  drag(&scope, scope.placeOf(int(Lane::Focus), 400), scope.placeOf(int(Lane::Focus), 1000));
+  ASSERT_EQ(view().score().stretches.size(), 1U);
+  EXPECT_NEAR(double(view().score().stretches[0].from), 400, 8);
+  EXPECT_EQ(machine().states[view().run().at(700)].id.text, "focused");
+  // Its end is dragged on.
+  drag(&scope, scope.placeOf(int(Lane::Focus), view().score().stretches[0].to),
+       scope.placeOf(int(Lane::Focus), 1500));
+  EXPECT_NEAR(double(view().score().stretches[0].to), 1500, 8);
+  // The play head is dragged along the ruler.
+  drag(&scope, scope.placeOf(-1, 200), scope.placeOf(-1, 1200));
+  EXPECT_NEAR(double(view().time()), 1200, 8);
+  QTest::mouseClick(&scope, Qt::LeftButton, {}, scope.placeOf(int(Lane::Focus), 800).toPoint());
+  QTest::keyClick(&scope, Qt::Key_Delete);
+  EXPECT_TRUE(view().score().stretches.empty());
+}
+
+TEST_F(Motion, TheScopeIsWorkedByKeysAlone) {
+  ScopeView& scope = bench().scope();
+  view().setScore({});
+  scope.setFocus();
+  for (int i = 0; i < 5; ++i) QTest::keyClick(&scope, Qt::Key_Right, Qt::ShiftModifier);
+  EXPECT_EQ(view().time(), 500);
+  QTest::keyClick(&scope, Qt::Key_Return);
+  ASSERT_EQ(view().score().stretches.size(), 1U);
+  EXPECT_EQ(view().score().stretches[0], (Stretch{Lane::Over, 500, 700, false}));
+  QTest::keyClick(&scope, Qt::Key_Down);
+  QTest::keyClick(&scope, Qt::Key_Return);
+  EXPECT_EQ(machine().states[view().run().at(600)].id.text, "pressed");
+  QTest::keyClick(&scope, Qt::Key_Space);
+  EXPECT_TRUE(view().playing());
+  QTest::keyClick(&scope, Qt::Key_Space);
+  EXPECT_FALSE(view().playing());
+}
+
+TEST_F(Motion, TheLiveButtonShowsWhatTheMachineDoes) {
+  view().setScore(scoreOf(Preset::Click));
+  auto* live = named<LiveButton>(QStringLiteral("The button at the play head"));
+  view().setTime(0);
+  const QImage rest = live->grab().toImage();
+  view().setTime(650);
+  const QImage pressed = live->grab().toImage();
+  EXPECT_NE(rest, pressed);
+  view().setTime(1990);
+  const QImage after = live->grab().toImage();
+  const QRect button(0, 0, live->width(), live->height() - 30);
+  EXPECT_EQ(rest.copy(button), after.copy(button)) << "back at rest";
+}
+
+TEST_F(Motion, ATemplateIsAppliedFromTheCardAndKeepsTheLaws) {
+  auto* templates = named<QComboBox>(QStringLiteral("Template"));
+  templates->setFocus();
+  for (int i = 0; i < 4; ++i) QTest::keyClick(templates, Qt::Key_Down);
+  ASSERT_EQ(work().history().undoName(), "apply template");
+  EXPECT_TRUE(laws().allKept());
+}
+
+}  // namespace
+}  // namespace bristle::test
