@@ -69,11 +69,15 @@ Score scoreOf(const Sequence& sequence) {
     out.stretches[static_cast<size_t>(index)].calledOff = calledOff;
     index = -1;
   };
-  // Steps of one time that depend on their order are set a moment apart.
-  Ms last = -1;
+  // Steps of one time that depend on their order are set apart: far enough to be watched, where no
+  // timer is in it.
+  const bool timed = std::any_of(sequence.begin(), sequence.end(),
+                                 [](const LawStep& s) { return s.at > 0; });
+  const Ms apart = timed ? 20 : 300;
+  Ms last = timed ? -1 : 0;
   for (const LawStep& given : sequence) {
     LawStep step = given;
-    if (step.at <= last && step.deed != Deed::Wait) step.at = last + 20;
+    if (step.at <= last && step.deed != Deed::Wait) step.at = last + apart;
     last = step.at;
     out.length = std::max(out.length, step.at + 800);
     for (int i = 0; i < kLaneCount; ++i)

@@ -49,7 +49,7 @@ QToolButton { padding: 4px 8px; }
 QPushButton:hover, QToolButton:hover { background: %3; }
 QPushButton:pressed, QToolButton:pressed { background: %4; }
 QPushButton:checked, QToolButton:checked { border-color: %7; color: %7; background: %2; }
-QPushButton:focus, QToolButton:focus { border: 2px solid %7; padding: 3px 9px; }
+QPushButton:focus, QToolButton:focus { border: 2px solid %7; padding: 3px 9px; outline: none; }
 QToolButton:focus { padding: 3px 7px; }
 QPushButton:disabled, QToolButton:disabled { color: %6; border-style: dashed; }
 QPushButton[main="true"] { background: %7; color: %8; border-color: %7; font-weight: 600; }
