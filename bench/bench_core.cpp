@@ -9,6 +9,7 @@
 #include "core/edit/screen_edits.h"
 #include "core/focus/solver.h"
 #include "core/formats/project_file.h"
+#include "core/laws/check.h"
 #include "core/machine/interpreter.h"
 #include "core/machine/templates.h"
 #include "measure.h"
@@ -144,10 +145,58 @@ void files() {
       static_cast<double>(text.size()) / 1e6, open, parse, open / parse, save, dump, save / dump);
 }
 
+// 30 states in a ring of menus with timers, three guards and two values.
+Machine largeMachine() {
+  Machine m = menuButton({"m"}, "large", Wins::Hover);
+  for (int i = 0; i < 25; ++i) {
+    const StateId id{"s" + std::to_string(i)};
+    m.states.push_back({id, id.text, Role::None, false, {}});
+    const auto add = [&](std::optional<StateId> from, Event on, StateId to, std::string guard) {
+      Transition t;
+      t.from = std::move(from);
+      t.on = on;
+      t.after = on == Event::After ? 100 + 37 * i : 0;
+      t.to = std::move(to);
+      t.guard = std::move(guard);
+      if (i % 5 == 0) t.effects.push_back({EffectType::SetValue, {}, {"v1"}, "2 - @v1"});
+      m.transitions.push_back(std::move(t));
+    };
+    const StateId next{i == 24 ? "normal" : "s" + std::to_string(i + 1)};
+    add(i ? StateId{"s" + std::to_string(i - 1)} : StateId{"hover"}, Event::After, id,
+        i % 3 == 0   ? "@v1 > 1"
+        : i % 3 == 1 ? "over or @v2 = 3"
+                     : "");
+    add(id, Event::OverEnd, {"normal"}, "not focus");
+    add(id, Event::Press, {"pressed"}, "");
+    add(id, Event::After, next, "@v2 < 2");
+  }
+  return m;
+}
+
+void laws() {
+  std::printf("\nlaws                             ms   situations\n");
+  Project project;
+  project.values = {{{"v1"}, "one", 0, {}}, {{"v2"}, "two", 0, {}}};
+  const auto one = [&](const std::string& name, const Machine& machine) {
+    const auto ready = makeReady(machine, project);
+    LawReport report;
+    const double ms = best(5, [&] {
+      report =
+          checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
+    });
+    std::printf("%-26s %8.2f   %10zu%s\n", name.c_str(), ms, report.visited,
+                report.whole ? "" : " (not all)");
+  };
+  for (const Template t : allTemplates())
+    one(std::string(nameOf(t)), fromTemplate(t, {"m"}, "m", Wins::Hover));
+  one("30 states, 2 values (500 ms)", largeMachine());
+}
+
 }  // namespace
 
 int main() {
   solver();
   interpreter();
+  laws();
   files();
 }

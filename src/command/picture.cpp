@@ -5,6 +5,7 @@
 #include "command/graphics.h"
 #include "core/layout/layout.h"
 #include "deliver/pictures.h"
+#include "deliver/statechart.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
@@ -83,17 +84,26 @@ Subcommand addPicture(CLI::App& app) {
 
 Subcommand addDeliver(CLI::App& app) {
   struct DeliverOptions {
-    std::string project, pictures;
+    std::string project, pictures, statecharts;
   };
   auto o = std::make_shared<DeliverOptions>();
   CLI::App* sub = app.add_subcommand("deliver", "Hands a project over");
   sub->add_option("project", o->project, "A .bristle file")->required();
   sub->add_option("--pictures", o->pictures,
-                  "A folder for the picture of every kind in every state, with an index")
-      ->required();
+                  "A folder for the picture of every kind in every state, with an index");
+  sub->add_option("--statechart", o->statecharts,
+                  "A folder for every machine as a statechart (SCXML 1.0)");
   return {sub, [o](Streams s) -> int {
+            if (o->pictures.empty() && o->statecharts.empty())
+              return tell(s, {"deliver", "say what: --pictures or --statechart"});
             Project project;
             if (!openProject(o->project, project, s)) return kUnusable;
+            if (!o->statecharts.empty()) {
+              const auto done = deliverStatecharts(project, toQt(o->statecharts));
+              if (!done) return tell(s, done.error());
+              s.out << done->size() << " statecharts in " << o->statecharts << "\n";
+            }
+            if (o->pictures.empty()) return kFine;
             const Graphics graphics;
             LookPainter looks;
             looks.pictures().setFolder(folderOf(o->project));

@@ -2,6 +2,7 @@
 
 #include <gmock/gmock.h>
 
+#include <QDir>
 #include <QFile>
 #include <QImage>
 #include <QTemporaryDir>
@@ -94,6 +95,46 @@ TEST_F(CommandLine, CheckTellsFindingsAndUnreadableFiles) {
   EXPECT_EQ(run({"check", write("b.bristle", "{\"bristle\":{\"format\":1},\"displays\":[]}")}), 2);
   EXPECT_THAT(err, HasSubstr("/displays"));
   EXPECT_THAT(err, HasSubstr("b.bristle"));
+}
+
+TEST_F(CommandLine, LawsAreKeptByTheDemoAndByTheReadyMadeKinds) {
+  for (const std::string& file : {kDemo, test::sourcePath("data/kinds/ready-made.bristle")}) {
+    EXPECT_EQ(run({"laws", file}), 0) << out;
+    EXPECT_THAT(out, HasSubstr("10 of 10 laws kept"));
+  }
+  EXPECT_EQ(run({"laws", kDemo, "--kind", "Hull bolt", "--json"}), 0);
+  const auto report = nlohmann::json::parse(out);
+  ASSERT_EQ(report["kinds"].size(), 1U);
+  EXPECT_EQ(report["kinds"][0]["visited"], 14);
+  EXPECT_EQ(report["kinds"][0]["laws"].size(), 10U);
+  EXPECT_EQ(run({"laws", kDemo, "--kind", "nobody"}), 2);
+}
+
+TEST_F(CommandLine, ABrokenLawIsToldWithItsShortestSequence) {
+  std::string text = *readFile(kDemo);
+  auto project = nlohmann::ordered_json::parse(text);
+  auto& transitions = project["machines"][0]["transitions"];
+  for (size_t i = 0; i < transitions.size(); ++i)
+    if (transitions[i].value("from", "") == "hover" && transitions[i]["on"] == "over.end" &&
+        !transitions[i].contains("if"))
+      transitions.erase(i--);
+  const std::string file = write("broken.bristle", project.dump());
+  EXPECT_EQ(run({"laws", file}), 1);
+  EXPECT_THAT(out, HasSubstr("1 Rest: left alone it stays in “hover”"));
+  EXPECT_THAT(out, HasSubstr("the pointer comes over it, the pointer goes"));
+  EXPECT_EQ(run({"laws", file, "--json"}), 1);
+  const auto report = nlohmann::json::parse(out);
+  EXPECT_EQ(report["kinds"][0]["laws"][0]["sequence"][1]["do"], "out");
+  EXPECT_EQ(run({"check", file}), 1);
+  EXPECT_THAT(out, HasSubstr("law 1"));
+}
+
+TEST_F(CommandLine, DeliverWritesStatecharts) {
+  EXPECT_EQ(run({"deliver", kDemo, "--statechart", path("charts")}), 0) << err;
+  const QStringList files = QDir(toQt(path("charts"))).entryList(QDir::Files);
+  ASSERT_EQ(files.size(), 2);
+  EXPECT_THAT(*readFile(path("charts/" + fromQt(files[0]))), HasSubstr("<scxml"));
+  EXPECT_EQ(run({"deliver", kDemo}), 2) << "nothing was asked for";
 }
 
 TEST_F(CommandLine, RehearseTheTourTwiceGivesIdenticalTraces) {

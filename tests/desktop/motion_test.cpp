@@ -2,6 +2,7 @@
 #include <QListWidget>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/machine_edits.h"
 #include "core/formats/project_file.h"
 #include "desktop/motion/motion_bench.h"
 #include "paint/convert.h"
@@ -155,6 +156,20 @@ TEST_F(Motion, TheLiveButtonShowsWhatTheMachineDoes) {
   const QImage after = live->grab().toImage();
   const QRect button(0, 0, live->width(), live->height() - 30);
   EXPECT_EQ(rest.copy(button), after.copy(button)) << "back at rest";
+}
+
+TEST_F(Motion, AStatechartIsExportedAndImportedAgain) {
+  const Machine before = machine();
+  ASSERT_TRUE(bench().exportChart(path("door.scxml")));
+  ASSERT_TRUE(work().perform(applyTemplate(machine().id, Template::Toggle, Wins::Hover)));
+  ASSERT_TRUE(bench().importChart(path("door.scxml")));
+  EXPECT_EQ(machine(), before);
+  QFile broken(path("broken.scxml"));
+  ASSERT_TRUE(broken.open(QIODevice::WriteOnly));
+  broken.write("<scxml version='1.0'><parallel id='p'/></scxml>");
+  broken.close();
+  EXPECT_FALSE(bench().importChart(broken.fileName()));
+  EXPECT_EQ(machine(), before) << "nothing is half-taken";
 }
 
 TEST_F(Motion, ATemplateIsAppliedFromTheCardAndKeepsTheLaws) {

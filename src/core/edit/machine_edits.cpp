@@ -91,6 +91,16 @@ void carryLooks(Project& project, const KindId& id, const Machine& from, const M
   }
 }
 
+// All kinds that run the machine keep their looks.
+Project become(Project after, Machine& machine, Machine now) {
+  const Machine before = machine;
+  machine = now;
+  for (size_t i = 0; i < after.kinds.size(); ++i)
+    if (after.kinds[i]->machine == before.id)
+      carryLooks(after, KindId(after.kinds[i]->id), before, now);
+  return after;
+}
+
 }  // namespace
 
 Edit addTransition(MachineId machine, Transition transition) {
@@ -161,17 +171,23 @@ Edit waiveLaw(MachineId machine, int law, std::string reason) {
 Edit applyTemplate(MachineId machine, Template which, Wins wins) {
   return onMachine(machine, "apply template", {},
                    [=](Project after, Machine& m) -> Result<Project> {
-                     const Machine before = m;
-                     m = fromTemplate(which, before.id, before.name, wins);
-                     m.hold = before.hold;
-                     m.repeatDelay = before.repeatDelay;
-                     m.repeatInterval = before.repeatInterval;
-                     m.extra = before.extra;
-                     const Machine now = m;
-                     for (size_t i = 0; i < after.kinds.size(); ++i)
-                       if (after.kinds[i]->machine == machine)
-                         carryLooks(after, KindId(after.kinds[i]->id), before, now);
-                     return after;
+                     Machine now = fromTemplate(which, m.id, m.name, wins);
+                     now.hold = m.hold;
+                     now.repeatDelay = m.repeatDelay;
+                     now.repeatInterval = m.repeatInterval;
+                     now.extra = m.extra;
+                     return become(std::move(after), m, std::move(now));
+                   });
+}
+
+Edit replaceMachine(MachineId machine, Machine other) {
+  return onMachine(machine, "import statechart", {},
+                   [=](Project after, Machine& m) -> Result<Project> {
+                     Machine now = other;
+                     now.id = m.id;
+                     if (const auto ready = makeReady(now, after); !ready)
+                       return fail(ready.error().place, ready.error().reason);
+                     return become(std::move(after), m, std::move(now));
                    });
 }
 

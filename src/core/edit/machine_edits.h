@@ -25,6 +25,8 @@ Edit waiveLaw(MachineId machine, int law, std::string reason);
 // The machine becomes the template. Kinds that use it keep their looks: states are matched by role
 // (the first of each) and by name; a new state looks like the first one of its role.
 Edit applyTemplate(MachineId machine, Template which, Wins wins);
+// The machine becomes another, read from elsewhere; it keeps its id, and looks are matched likewise.
+Edit replaceMachine(MachineId machine, Machine other);
 // The kind runs the other kind's machine from now on; its looks are matched as above.
 Edit shareMachine(KindId kind, MachineId machine);
 // The kind gets a copy of its machine that no other kind has.

@@ -153,7 +153,7 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
   const Situation before = s;
   Running& run = s.run;
   run.enteredAt = run.downSince = 0;
-  const StepContext c{kNow, values, &outcomes_, this};
+  const StepContext c{kNow, values, &outcomes_, this, values.data()};
   if (timer != Timer::None) fire(program_, run, timer, c);
   switch (step.deed) {
     case Deed::Over:
@@ -204,7 +204,7 @@ void Explorer::workOff(Situation& s, std::vector<double>& values) {
       runaway_ = true;
       return;
     }
-    deliver(program_, s.run, Event::Message, {kNow, values, &outcomes_, this},
+    deliver(program_, s.run, Event::Message, {kNow, values, &outcomes_, this, values.data()},
             static_cast<int>(outcome.index));
   }
 }

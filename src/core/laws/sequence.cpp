@@ -82,7 +82,7 @@ SequencePlayer::SequencePlayer(const Program& program, std::vector<double> value
 void SequencePlayer::wait(Ms until) {
   FiringChain chain;
   for (Ms due = nextDue(program_, run_); due >= 0 && due <= until; due = nextDue(program_, run_)) {
-    const StepContext c{due, values_, &outcomes_, watch_};
+    const StepContext c{due, values_, &outcomes_, watch_, values_.data()};
     if (!chain.goesOn(due)) return cutShort(run_, c);
     fireNext(program_, run_, c);
     workOff();
@@ -91,7 +91,7 @@ void SequencePlayer::wait(Ms until) {
 
 void SequencePlayer::step(const LawStep& step) {
   wait(step.at);
-  const StepContext c{step.at, values_, &outcomes_, watch_};
+  const StepContext c{step.at, values_, &outcomes_, watch_, values_.data()};
   switch (step.deed) {
     case Deed::Over:
     case Deed::Out:
@@ -138,7 +138,7 @@ void SequencePlayer::workOff() {
       worked_ = outcomes_.size();
       return;
     }
-    deliver(program_, run_, Event::Message, {outcome.at, values_, &outcomes_, watch_},
+    deliver(program_, run_, Event::Message, {outcome.at, values_, &outcomes_, watch_, values_.data()},
             static_cast<int>(outcome.index));
   }
 }

@@ -101,6 +101,58 @@ double Formula::value(Signals signals, std::span<const double> values) const {
   return top ? stack[0] : 1;
 }
 
+std::string Formula::inEcmaScript(const std::function<std::string(std::uint32_t)>& name,
+                                  bool* divides) const {
+  std::vector<std::string> stack;
+  const auto truth = [](const std::string& test) { return "(" + test + " ? 1 : 0)"; };
+  for (const Op& op : ops_) {
+    if (op.code == Code::Number) stack.push_back(fmt::format("{:.17g}", op.number));
+    if (op.code == Code::ReadValue) stack.push_back(name(op.index));
+    if (op.code == Code::Signal)
+      for (const auto& [word, bit] : kSignals)
+        if (bit == op.index) stack.push_back(truth(std::string(word)));
+    if (op.code == Code::Number || op.code == Code::ReadValue || op.code == Code::Signal) continue;
+    std::string b = std::move(stack.back());
+    stack.pop_back();
+    if (op.code == Code::Not) stack.push_back("(" + b + " ? 0 : 1)");
+    if (op.code == Code::Negate) stack.push_back("(-" + b + ")");
+    if (op.code == Code::Not || op.code == Code::Negate) continue;
+    std::string& a = stack.back();
+    const auto simple = [&](const char* sign) { a = "(" + a + " " + sign + " " + b + ")"; };
+    switch (op.code) {
+      case Code::Add:
+        simple("+");
+        break;
+      case Code::Sub:
+        simple("-");
+        break;
+      case Code::Mul:
+        simple("*");
+        break;
+      case Code::Div:
+        a = "divided(" + a + ", " + b + ")";
+        *divides = true;
+        break;
+      default: {
+        static constexpr std::array<std::pair<Code, const char*>, 8> kTests{{{Code::And, "&&"},
+                                                                             {Code::Or, "||"},
+                                                                             {Code::Eq, "=="},
+                                                                             {Code::Ne, "!="},
+                                                                             {Code::Lt, "<"},
+                                                                             {Code::Le, "<="},
+                                                                             {Code::Gt, ">"},
+                                                                             {Code::Ge, ">="}}};
+        for (const auto& [code, sign] : kTests)
+          if (code == op.code) {
+            a = truth(a + " " + sign + " " + b);
+            break;
+          }
+      }
+    }
+  }
+  return stack.empty() ? "1" : stack.back();
+}
+
 // Recursive descent, one level of binding a function; writes the operations as it goes.
 class FormulaParser {
  public:

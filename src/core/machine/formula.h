@@ -6,6 +6,7 @@
 //   if (guard && guard->holds(signals, values)) …
 #pragma once
 #include <cstdint>
+#include <functional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -42,6 +43,10 @@ class Formula {
     return ops_.empty() || value(signals, values) != 0;
   }
   bool always() const { return ops_.empty(); }
+  // As an ECMAScript expression of the same value; values are named by `name(index)`. `divides` is
+  // set where it calls the function divided(a, b), which is 0 for b = 0.
+  std::string inEcmaScript(const std::function<std::string(std::uint32_t)>& name,
+                           bool* divides) const;
   // What it reads and compares with: `value(index)` for each value, `number(n)` for each number.
   template <class UseValue, class UseNumber>
   void each(UseValue value, UseNumber number) const {

@@ -32,6 +32,7 @@ void doEffects(const ProgramTransition& transition, const Running& run, const St
     if (effect.type == EffectType::SetValue) {
       out.type = OutcomeType::SetValue;
       out.value = effect.formula.value(run.signals, c.values);
+      if (c.sets) c.sets[effect.index] = out.value;
     }
     c.out->push_back(out);
   }

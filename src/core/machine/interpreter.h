@@ -50,6 +50,7 @@ struct StepContext {
   std::span<const double> values;
   std::vector<Outcome>* out = nullptr;
   DeliveryWatch* watch = nullptr;
+  double* sets = nullptr;  // where values are set, at once: the same ones; null: nowhere
 };
 
 // One event, worked off whole. `message` is only for Event::Message, `after` only for Event::After.

@@ -105,7 +105,7 @@ class Session {
 template <class Step>
 void Session::withButton(size_t depth, int box, Step step) {
   ButtonRun& run = button(depth, box);
-  step(*run.kind->program, run.running, StepContext{now_, values_, &outcomes_});
+  step(*run.kind->program, run.running, StepContext{now_, values_, &outcomes_, nullptr, values_.data()});
   collect(depth, box);
 }
 

@@ -1,13 +1,17 @@
 #include "desktop/motion/motion_bench.h"
 
 #include <QAction>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
+#include <QSaveFile>
 #include <QSplitter>
 #include <QToolButton>
 #include <QVBoxLayout>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/machine_edits.h"
+#include "deliver/statechart.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
@@ -138,6 +142,17 @@ void MotionBench::addCommands() {
   add(tr("Play or pause the scope"), QKeySequence(Qt::CTRL | Qt::Key_Space),
       [this] { view_->setPlaying(!view_->playing()); });
   add(tr("Add a transition"), QKeySequence(Qt::Key_Insert), [this] { card_->addOne(); });
+  const QString charts = tr("Statecharts (*.scxml)");
+  add(tr("Import a statechart…"), {}, [this, charts] {
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("Import a statechart"), work_.folder(), charts);
+    if (!path.isEmpty()) importChart(path);
+  });
+  add(tr("Export as a statechart…"), {}, [this, charts] {
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("Export as a statechart"), work_.folder(), charts);
+    if (!path.isEmpty()) exportChart(path);
+  });
   add(tr("A second more on the scope"), {}, [this] {
     Score score = view_->score();
     score.length = std::min<Ms>(score.length + 1000, 60'000);
@@ -148,6 +163,34 @@ void MotionBench::addCommands() {
     score.length = std::max<Ms>(score.length - 1000, 1000);
     view_->setScore(std::move(score));
   });
+}
+
+bool MotionBench::importChart(const QString& path) {
+  QFile file(path);
+  const Machine* machine = work_.machine();
+  if (!machine || !file.open(QIODevice::ReadOnly)) {
+    work_.tell(tr("%1: %2").arg(path, file.errorString()), true);
+    return false;
+  }
+  const auto read = readStatechart(file.readAll(), work_.project());
+  if (!read) {
+    work_.tell(toQt(read.error().text()), true);
+    return false;
+  }
+  return work_.perform(replaceMachine(machine->id, *read));
+}
+
+bool MotionBench::exportChart(const QString& path) {
+  const Machine* machine = work_.machine();
+  const auto chart = machine ? writeStatechart(*machine, work_.project()) : Result<QByteArray>();
+  QSaveFile file(path);
+  const bool done = chart && file.open(QIODevice::WriteOnly) &&
+                    file.write(*chart) == chart->size() && file.commit();
+  work_.tell(done    ? tr("Written: %1").arg(path)
+             : chart ? tr("%1: %2").arg(path, file.errorString())
+                     : toQt(chart.error().text()),
+             !done);
+  return done;
 }
 
 void MotionBench::enter() {

@@ -26,6 +26,10 @@ class MotionBench : public Bench {
   GraphView& graph() { return *graph_; }
   ScopeView& scope() { return *scope_; }
 
+  // Reads a statechart into the picked kind’s machine, or writes it; false where it was refused.
+  bool importChart(const QString& path);
+  bool exportChart(const QString& path);
+
  private:
   QWidget* makeScope();
   void addCommands();

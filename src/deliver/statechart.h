@@ -1,0 +1,28 @@
+// Machines as statecharts: SCXML 1.0 (W3C Recommendation, 2015) with the ECMAScript data model.
+//
+// What runs it sends, for each thing that happens to a button, first the event `signals` with the
+// data {over, armed, down, focus, enabled} (0 or 1), then the event itself: over.begin, over.end,
+// press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat, message.NAME.
+// `after.MS` the chart sends itself. It sends activate.now where the button activates and
+// message.NAME where it tells something. value.ID, with a number, sets a value.
+#pragma once
+#include <QByteArray>
+#include <QString>
+
+#include "core/document/project.h"
+
+namespace bristle {
+
+// An error where a formula is wrong. What only looks need (timing, roles, names) is kept in
+// attributes of a namespace of our own, so that readStatechart gives the same machine again.
+Result<QByteArray> writeStatechart(const Machine& machine, const Project& project);
+
+// Takes flat charts: states, or states in one state, with transitions whose conditions are
+// formulas that we have too. The error names the line and what cannot be taken; nothing is
+// half-taken. Values and ids are those of the project.
+Result<Machine> readStatechart(const QByteArray& text, const Project& project);
+
+// One file NAME.scxml for each machine, into a folder; their names.
+Result<QStringList> deliverStatecharts(const Project& project, const QString& folder);
+
+}  // namespace bristle

@@ -1,0 +1,24 @@
+// The names that statecharts have for ours, both ways.
+#pragma once
+#include <optional>
+#include <string>
+
+#include "core/document/machine.h"
+
+namespace bristle {
+
+inline constexpr const char* kOurs = "urn:bristle:machine:1";
+
+// Letters, digits and - stay, the rest becomes _xx: in SCXML a dot parts a name into tokens, and a
+// transition answers every event that begins with its tokens.
+std::string token(const std::string& text);
+std::string fromToken(const std::string& token);
+// "over.begin", "after.250", "message.go"
+std::string chartEvent(const Transition& transition);
+// Sets event, time and message; false where it is none of ours.
+bool setEvent(Transition& transition, const std::string& name);
+std::string variable(const ValueId& id);
+std::string timingText(const Timing& timing);
+std::optional<Timing> parseTiming(const std::string& text);
+
+}  // namespace bristle

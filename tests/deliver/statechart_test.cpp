@@ -1,0 +1,209 @@
+// Delivered statecharts, run by an interpreter that is not ours.
+#include "deliver/statechart.h"
+
+#include <QBuffer>
+#include <QScxmlEvent>
+#include <QScxmlStateMachine>
+
+#include "core/laws/check.h"
+#include "core/laws/sequence.h"
+#include "core/machine/templates.h"
+#include "paint/convert.h"
+#include "support/layouts.h"
+#include "support/random_machines.h"
+
+namespace bristle::test {
+namespace {
+
+Project withValue() {
+  Project project;
+  project.values = {{{"v1"}, "level", 1, {}}};
+  return project;
+}
+
+#ifdef __SANITIZE_ADDRESS__
+constexpr int kMachines = 12;  // the same code runs many times slower
+#else
+constexpr int kMachines = 200;
+#endif
+
+// What our interpreter works off, to be told to the other one.
+class Told : public DeliveryWatch {
+ public:
+  void delivering(const Program&, const Running& run, Event event, int message, Ms after,
+                  std::span<const double>) override {
+    // Its own messages the other one sends itself.
+    if (event == Event::Message && !std::exchange(fromOutside, false)) return;
+    Transition t;
+    t.on = event;
+    t.after = after;
+    if (event == Event::Message) t.message = symbols->messages[size_t(message)];
+    all.push_back({run.signals, t});
+  }
+  const Symbols* symbols = nullptr;
+  bool fromOutside = false;
+  std::vector<std::pair<Signals, Transition>> all;
+};
+
+std::string eventName(const Transition& t) {
+  if (t.on == Event::After) return "after." + std::to_string(t.after);
+  // The one name with a dot in it: the dot is written as its number.
+  const std::string message = t.message == "tab.used" ? "tab_2eused" : t.message;
+  return t.on == Event::Message ? "message." + message : std::string(nameOf(t.on));
+}
+
+void sameAsTheOther(Machine machine, Dice& dice, int events) {
+  // Real time must not come between: what is told is told by us.
+  for (Transition& t : machine.transitions)
+    if (t.on == Event::After) t.after = 3'000'000 + t.after;
+  machine.hold = 2'000'000;
+  machine.repeatDelay = 2'500'000;
+  machine.repeatInterval = 2'900'000;
+  const Project project = withValue();
+  const auto chart = writeStatechart(machine, project);
+  ASSERT_TRUE(chart) << chart.error().text();
+  QBuffer buffer;
+  buffer.setData(*chart);
+  ASSERT_TRUE(buffer.open(QIODevice::ReadOnly));
+  const std::unique_ptr<QScxmlStateMachine> other(QScxmlStateMachine::fromData(&buffer));
+  ASSERT_TRUE(other->parseErrors().isEmpty()) << fromQt(other->parseErrors().first().toString());
+  int activations = 0;
+  other->connectToEvent(QStringLiteral("activate.now"), other.get(),
+                        [&](const QScxmlEvent&) { ++activations; });
+  other->start();
+  QCoreApplication::processEvents();
+  const auto ready = makeReady(machine, project);
+  Told told;
+  told.symbols = &ready->symbols;
+  SequencePlayer ours(ready->program, ready->values, &told);
+  size_t seen = 0;
+  int expected = 0;
+  Ms now = 0;
+  for (int i = 0; i < events; ++i) {
+    const LawStep step = randomStep(dice, ours.run(), *ready, now += dice.whole(0, 1) * 3'000'050);
+    told.fromOutside = step.deed == Deed::Message;
+    ours.step({Deed::Wait, step.at});
+    // Messages without end would keep the other one busy for ever.
+    const auto tell = [&] {
+      for (size_t o = seen; o < ours.outcomes().size(); ++o)
+        if (ours.outcomes()[o].type == OutcomeType::Runaway) return false;
+      for (const auto& [s, t] : told.all) {
+        QVariantMap signals;
+        const std::pair<const char*, Signals::Bit> kBits[] = {{"over", Signals::Over},
+                                                              {"armed", Signals::Armed},
+                                                              {"down", Signals::Down},
+                                                              {"focus", Signals::Focus},
+                                                              {"enabled", Signals::Enabled}};
+        for (const auto& [name, bit] : kBits)
+          signals[QString::fromLatin1(name)] = s.has(bit) ? 1 : 0;
+        other->submitEvent(QStringLiteral("signals"), signals);
+        other->submitEvent(toQt(eventName(t)));
+      }
+      told.all.clear();
+      QCoreApplication::processEvents();
+      return true;
+    };
+    if (!tell()) return;
+    if (step.deed == Deed::SetValue) other->submitEvent(QStringLiteral("value.v1"), step.value);
+    ours.step(step);
+    if (!tell()) return;
+    for (; seen < ours.outcomes().size(); ++seen) {
+      expected += ours.outcomes()[seen].type == OutcomeType::Activate;
+    }
+    const QStringList active = other->activeStateNames(true);
+    ASSERT_EQ(active.size(), 1);
+    ASSERT_EQ(fromQt(active[0]), "s." + machine.states[ours.run().state].id.text)
+        << "after " << i << " events, at last " << inWords(step, ready->symbols) << "\n"
+        << chart->toStdString();
+    ASSERT_EQ(activations, expected) << "after " << i << " events";
+  }
+}
+
+TEST(Statechart, EveryTemplateRunsTheSameElsewhere) {
+  Dice dice(7);
+  for (const Template which : allTemplates())
+    for (const Wins wins : {Wins::Hover, Wins::Focused}) {
+      SCOPED_TRACE(nameOf(which));
+      sameAsTheOther(fromTemplate(which, {"m"}, "machine", wins), dice, 1000);
+      if (testing::Test::HasFatalFailure()) return;
+    }
+}
+
+TEST(Statechart, RandomMachinesRunTheSameElsewhere) {
+  Dice dice(8);
+  for (int i = 0; i < kMachines && !testing::Test::HasFatalFailure(); ++i) {
+    SCOPED_TRACE(i);
+    sameAsTheOther(randomMachine(dice, false), dice, 1000);
+  }
+}
+
+TEST(Statechart, WhatWasWrittenIsReadAsTheSameMachine) {
+  Dice dice(9);
+  const Project project = withValue();
+  const auto back = [&](Machine m) {
+    m.id = {};
+    const auto chart = writeStatechart(m, project);
+    ASSERT_TRUE(chart) << chart.error().text();
+    const auto read = readStatechart(*chart, project);
+    ASSERT_TRUE(read) << read.error().text();
+    EXPECT_EQ(*read, m) << chart->toStdString();
+  };
+  for (const Template which : allTemplates()) back(fromTemplate(which, {}, "a b.c", Wins::Focused));
+  for (int i = 0; i < 300 && !testing::Test::HasFailure(); ++i) back(randomMachine(dice, true));
+}
+
+TEST(Statechart, AChartFromElsewhereIsTakenWhereItIsFlat) {
+  const auto read = readStatechart(R"(<scxml version="1.0" initial="b" name="door">
+    <state id="a"><transition event="press" cond="over &amp;&amp; !focus" target="b"/></state>
+    <state id="b"><transition event="release" target="a"><send event="activate.now"/></transition>
+      <onentry><send event="after.300" delay="300ms" id="t"/></onentry>
+      <onexit><cancel sendid="t"/></onexit>
+      <transition event="after.300" target="a"/></state></scxml>)",
+                                   withValue());
+  ASSERT_TRUE(read) << read.error().text();
+  EXPECT_EQ(read->name, "door");
+  ASSERT_EQ(read->states.size(), 2U);
+  EXPECT_EQ(read->states[0].id.text, "b") << "where it begins comes first";
+  ASSERT_EQ(read->transitions.size(), 3U);
+  EXPECT_EQ(read->transitions[0].guard, "over and not focus");
+  EXPECT_EQ(read->transitions[2].after, 300);
+}
+
+TEST(Statechart, WhatIsBeyondUsIsSaidWithItsLine) {
+  const auto why = [&](const std::string& inside) {
+    const auto read = readStatechart(
+        QByteArray::fromStdString("<scxml version=\"1.0\">\n" + inside + "\n</scxml>"),
+        withValue());
+    return read ? std::string("taken") : read.error().text();
+  };
+  const auto says = [&](const std::string& inside, const char* line, const char* words) {
+    const std::string text = why(inside);
+    EXPECT_NE(text.find(line), std::string::npos) << text;
+    EXPECT_NE(text.find(words), std::string::npos) << text;
+  };
+  says("<parallel id=\"p\"/>", "line 2", "parallel");
+  says("<state id=\"a\"/>\n<state id=\"b\"><state id=\"c\"/></state>", "line 3", "flat");
+  says("<state id=\"a\"><history id=\"h\"/></state>", "line 2", "history");
+  says("<script>steal()</script><state id=\"a\"/>", "line 2", "script");
+  says("<state id=\"a\">\n<invoke/></state>", "line 3", "invoke");
+  says("<state id=\"a\"><transition event=\"lift\" target=\"a\"/></state>", "line 2", "lift");
+  says("<state id=\"a\"><transition event=\"press\" target=\"z\"/></state>", "", "z");
+  says("<state id=\"a\"><transition event=\"press\" cond=\"In('x')\" target=\"a\"/></state>",
+       "guard", "column");
+  says("<state id=\"a\"><transition event=\"press\" target=\"a\"><log/></transition></state>",
+       "line 2", "log");
+  says("<state id=\"a\"", "line", "");
+  says("<datamodel><data id=\"gold\"/></datamodel><state id=\"a\"/>", "line 2", "gold");
+  says("", "line 1", "no states");
+  EXPECT_FALSE(readStatechart("", withValue()));
+  EXPECT_FALSE(readStatechart(QByteArray(9 << 20, ' '), withValue()));
+  const auto bomb = readStatechart(
+      "<!DOCTYPE x [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;\">"
+      "<!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;&b;&b;\"><!ENTITY d \"&c;&c;&c;&c;&c;&c;&c;&c;\">]>"
+      "<scxml version=\"1.0\" name=\"&d;\"><state id=\"a\"/></scxml>",
+      withValue());
+  EXPECT_FALSE(bomb && bomb->name.size() > 5000);
+}
+
+}  // namespace
+}  // namespace bristle::test
