@@ -8,6 +8,7 @@
 
 #include "desktop/frame/theme.h"
 #include "desktop/frame/window.h"
+#include "desktop/motion/motion_bench.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "paint/convert.h"
 
@@ -18,6 +19,13 @@ namespace {
 void prepare(Window& window, const QString& bench) {
   Work& work = window.work();
   const Project& p = work.project();
+  if (bench == QLatin1String("motion"))
+    if (auto* motion = dynamic_cast<MotionBench*>(window.bench(bench))) {
+      motion->view().pickState({"hover"});
+      motion->view().setTime(620);
+      (void)QTest::qWaitFor([&] { return motion->laws().now() != nullptr; });
+      return;
+    }
   if (bench == QLatin1String("shape")) {
     work.pickColumns({StateId{"hover"}}, work.picked().property);
     return;
