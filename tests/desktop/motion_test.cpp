@@ -1,8 +1,10 @@
 // The Motion bench by mouse and keyboard: what the machine, the laws and the scope become.
+#include <QAction>
 #include <QListWidget>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
+#include "core/edit/state_edits.h"
 #include "core/formats/project_file.h"
 #include "desktop/motion/motion_bench.h"
 #include "paint/convert.h"
@@ -170,6 +172,93 @@ TEST_F(Motion, AStatechartIsExportedAndImportedAgain) {
   broken.close();
   EXPECT_FALSE(bench().importChart(broken.fileName()));
   EXPECT_EQ(machine(), before) << "nothing is half-taken";
+}
+
+TEST_F(Motion, ALawIsSwitchedOffInThePanelWithAReason) {
+  EXPECT_TRUE(laws().allKept());
+  ASSERT_TRUE(work().perform(addState(project().kinds[0]->id, "odd", Role::None, {})));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !laws().allKept(); }, 20000));
+  const int broken = named<QListWidget>(QStringLiteral("Laws"))->currentRow();
+  fill(QStringLiteral("Why this law is switched off"), QStringLiteral("left for the tour"));
+  ASSERT_EQ(machine().waivers.size(), 1U);
+  EXPECT_EQ(machine().waivers[0], (Waiver{broken + 1, "left for the tour"}));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !laws().laws[size_t(broken)].waived.empty(); }, 20000));
+  work().undo();
+  EXPECT_TRUE(machine().waivers.empty());
+}
+
+TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
+  size_t release = 0;
+  while (machine().transitions[release].on != Event::Release) ++release;
+  view().pickTransition(int(release));
+  const auto now = [&]() -> const Transition& { return machine().transitions[release]; };
+  fill(QStringLiteral("Takes, ms"), QStringLiteral("240"));
+  EXPECT_EQ(now().timing->duration, 240);
+  fill(QStringLiteral("Waits, ms"), QStringLiteral("30"));
+  EXPECT_EQ(now().timing->delay, 30);
+  fill(QStringLiteral("Eases"), QStringLiteral("sideways"));
+  fill(QStringLiteral("Eases"), QStringLiteral("linear"));
+  EXPECT_EQ(now().timing->easing.type, EasingType::Linear);
+  fill(QStringLiteral("Sends"), QStringLiteral("ping"));
+  ASSERT_EQ(now().effects.size(), 2U);
+  EXPECT_EQ(now().effects[1].message, "ping");
+  click(QStringLiteral("Activates the button"));
+  ASSERT_EQ(now().effects.size(), 1U);
+  const Transition first = now();
+  click(QStringLiteral("Answers later"));
+  EXPECT_NE(now(), first);
+  EXPECT_EQ(machine().transitions[release + 1], first);
+  choose(QStringLiteral("On"), 11);
+  EXPECT_EQ(now().on, Event::After);
+  fill(QStringLiteral("After, ms"), QStringLiteral("750"));
+  EXPECT_EQ(now().after, 750);
+  click(QStringLiteral("A timing of its own"));
+  EXPECT_FALSE(now().timing);
+  while (work().history().canUndo()) work().undo();
+  EXPECT_TRUE(project().kinds.empty()) << "all of it is undone";
+}
+
+TEST_F(Motion, KindsShareAMachineAndAreGivenTheirOwn) {
+  ASSERT_TRUE(work().perform(addKind("Other", Wins::Focused)));
+  work().pickKind(project().kinds[1]->id);
+  choose(QStringLiteral("Runs"), 0);
+  EXPECT_EQ(project().kinds[1]->machine, project().kinds[0]->machine);
+  choose(QStringLiteral("Activates"), 1);
+  EXPECT_EQ(machine().fires, Fires::Press) << "for both";
+  click(QStringLiteral("Give this kind its own"));
+  EXPECT_NE(project().kinds[1]->machine, project().kinds[0]->machine);
+}
+
+TEST_F(Motion, PresetsSpeedAndTheFinderDriveTheScope) {
+  for (QAction* action : window->allCommands())
+    if (action->text() == QStringLiteral("Try: sweep over")) action->trigger();
+  EXPECT_EQ(view().score(), scoreOf(Preset::Sweep));
+  EXPECT_TRUE(view().playing());
+  ASSERT_TRUE(QTest::qWaitFor([&] { return view().time() > 40; }, 5000)) << "time goes on";
+  click(QStringLiteral("Play or pause"));
+  EXPECT_FALSE(view().playing());
+  click(QStringLiteral("Speed"));
+  EXPECT_EQ(view().speed(), 0.5);
+  for (QAction* action : window->allCommands())
+    if (action->text() == QStringLiteral("A second more on the scope")) action->trigger();
+  EXPECT_EQ(view().score().length, 3000);
+}
+
+TEST_F(Motion, ATransitionInAnEndlessLoopIsToldAndTheScopeGoesOn) {
+  const auto add = [&](const char* from, const char* to) {
+    Transition t;
+    t.from = StateId{from};
+    t.on = Event::After;
+    t.to = {to};
+    return work().perform(addTransition(machine().id, t));
+  };
+  ASSERT_TRUE(add("hover", "focused"));
+  ASSERT_TRUE(add("focused", "hover"));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return laws().of(Law::Settles).broken; }, 20000));
+  view().setTime(1000);
+  const auto& outcomes = view().run().outcomes;
+  EXPECT_TRUE(std::any_of(outcomes.begin(), outcomes.end(),
+                          [](const Outcome& o) { return o.type == OutcomeType::Runaway; }));
 }
 
 TEST_F(Motion, ATemplateIsAppliedFromTheCardAndKeepsTheLaws) {

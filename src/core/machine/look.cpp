@@ -95,9 +95,12 @@ void LookPlayer::go(StateIndex state, const Timing& timing, Ms now) {
     run.duration = static_cast<double>(std::max<Ms>(timing.duration, 0)) * run.shortening;
     run.active = run.from != target[i];
     easings_[static_cast<size_t>(&run - runs_.data())] = timing.easing;
-    const auto end = now + timing.delay + static_cast<Ms>(std::ceil(run.duration));
-    movingUntil_ = std::max(movingUntil_, end);
   }
+  movingUntil_ = now;
+  for (const Run& run : runs_)
+    if (run.active)
+      movingUntil_ =
+          std::max(movingUntil_, run.start + run.delay + static_cast<Ms>(std::ceil(run.duration)));
   state_ = state;
 }
 

@@ -45,6 +45,36 @@ TEST(Session, OpensAtRestWithFocusAtTheEntry) {
                           "state " + m.id(0) + " normal → focused"));
 }
 
+// What one timer sets and sends counts before the next that is due at the same time, however the
+// time is handed in.
+TEST(Session, TimersOfOneTimeAreWorkedOffOneByOne) {
+  Menu m;
+  Project project = m.history.now();
+  project.values.push_back({{"v1"}, "level", 0, {}});
+  Machine& machine = *edit(project, project.machines[0]->id);
+  machine.states.push_back({{"one"}, "one", Role::None, false, {}});
+  machine.states.push_back({{"two"}, "two", Role::None, false, {}});
+  const auto add = [&](const char* from, Ms after, const char* to, std::string guard) {
+    Transition t;
+    t.from = StateId{from};
+    t.on = Event::After;
+    t.after = after;
+    t.to = {to};
+    t.guard = std::move(guard);
+    t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"}};
+    machine.transitions.push_back(t);
+  };
+  add("focused", 100, "one", "");
+  add("one", 0, "two", "@v1 = 1");
+  for (const Ms step : {Ms{1}, Ms{100}, Ms{1000}}) {
+    Playing run(project);
+    std::vector<std::string> lines;
+    for (Ms waited = 0; waited < 1000; waited += step)
+      for (const std::string& line : run.wait(step)) lines.push_back(line);
+    EXPECT_THAT(lines, Contains("state " + m.id(0) + " one → two")) << step;
+  }
+}
+
 TEST(Session, DirectionsMoveFocusAndTheStatesFollow) {
   Menu m;
   Playing run(m.history.now());
