@@ -277,7 +277,6 @@ void Explorer::keep(size_t from, const Situation& s, const Zone& zone, const Law
   visit.step = step;
   visit.timer = timer;
   visit.started = started;
-  visit.depth = static_cast<std::uint16_t>(visits_[from].depth + 1);
   known_.emplace(key, static_cast<std::uint32_t>(visits_.size()));
   visits_.push_back(visit);
 }

@@ -31,7 +31,6 @@ struct Visit {
   LawStep step{Deed::Wait};   // what led here
   Timer timer = Timer::None;  // … when it was a timer
   std::uint8_t started = 0;   // bits of the clocks that it started anew
-  std::uint16_t depth = 0;
 };
 
 // One step from a visited situation, with all that came of it.

@@ -12,6 +12,7 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "deliver/statechart.h"
+#include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
@@ -26,20 +27,9 @@ const char* const kSpeedNames[] = {"speed 1", "speed ½", "speed ¼"};
 MotionBench::MotionBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
   view_ = new MotionView(work, this);
   laws_ = new LawWatch(work, this);
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(0);
-  auto* head = new QHBoxLayout;
-  head->setContentsMargins(16, 8, 16, 8);
-  head->setSpacing(8);
-  title_ = new QLabel;
-  title_->setProperty("title", true);
-  about_ = new QLabel;
-  about_->setProperty("quiet", true);
-  head->addWidget(title_);
-  head->addWidget(about_);
-  head->addStretch();
-  column->addLayout(head);
+  const auto [column, head, title, about] = makeHead(this);
+  title_ = title;
+  about_ = about;
   pages_ = new QStackedWidget;
   auto* whole = new QWidget;
   auto* rows = new QVBoxLayout(whole);

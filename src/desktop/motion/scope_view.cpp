@@ -318,7 +318,7 @@ QString ScopeView::whatHappenedAt(const QPointF& at) {
   const State* from = t.from ? findState(*machine, *t.from) : nullptr;
   return tr("%1 ms: %2, from %3 to %4")
       .arg(period->from)
-      .arg(eventOf(t), from ? toQt(from->name) : tr("any state"),
+      .arg(eventOf(t), from ? toQt(from->name) : tr("every state"),
            toQt(machine->states[period->state].name));
 }
 

@@ -16,6 +16,7 @@
 #include "desktop/place/item_form.h"
 #include "desktop/place/screen_form.h"
 #include "desktop/place/series_form.h"
+#include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
@@ -32,19 +33,9 @@ PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
 }
 
 void PlaceBench::build() {
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(0);
-  auto* head = new QHBoxLayout;
-  head->setContentsMargins(16, 8, 16, 8);
-  head->setSpacing(8);
-  title_ = new QLabel;
-  title_->setProperty("title", true);
-  about_ = new QLabel;
-  about_->setProperty("quiet", true);
-  head->addWidget(title_);
-  head->addWidget(about_);
-  head->addStretch();
+  const auto [column, head, title, about] = makeHead(this);
+  title_ = title;
+  about_ = about;
   auto* line = new QToolButton;
   line->setText(tr("Line up"));
   line->setAccessibleName(tr("Line up what is picked"));
@@ -53,7 +44,6 @@ void PlaceBench::build() {
   line->setPopupMode(QToolButton::InstantPopup);
   line->setObjectName(QStringLiteral("lineUp"));
   head->addWidget(line);
-  column->addLayout(head);
   pages_ = new QStackedWidget;
   auto* page = new QWidget;
   page->setFocusProxy(canvas_ = new Canvas(work_));

@@ -9,24 +9,15 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
+#include "desktop/view/bench_head.h"
 #include "paint/convert.h"
 
 namespace bristle {
 
 RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(0);
-  auto* head = new QHBoxLayout;
-  head->setContentsMargins(16, 8, 16, 8);
-  head->setSpacing(8);
-  title_ = new QLabel;
-  title_->setProperty("title", true);
-  about_ = new QLabel;
-  about_->setProperty("quiet", true);
-  head->addWidget(title_);
-  head->addWidget(about_);
-  head->addStretch();
+  const auto [column, head, title, about] = makeHead(this);
+  title_ = title;
+  about_ = about;
   view_ = new RouteView(work);
   auto* group = new QButtonGroup(this);
   const std::pair<QString, Shown> ways[] = {{tr("All routes"), Shown::All},
@@ -42,7 +33,6 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     head->addWidget(button);
     connect(button, &QToolButton::clicked, view_, [this, shown = shown] { view_->show(shown); });
   }
-  column->addLayout(head);
   column->addWidget(view_, 1);
   card_ = new RouteCard(work);
   const std::pair<QString, RouteRule> rules[] = {

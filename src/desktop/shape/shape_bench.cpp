@@ -18,6 +18,7 @@
 #include "desktop/shape/readings.h"
 #include "desktop/shape/shape_card.h"
 #include "desktop/shape/tile_view.h"
+#include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
@@ -27,23 +28,13 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   setAcceptDrops(true);
   view_ = new TileView(work, this);
   auto* readings = new Readings(work, *view_, this);
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(0);
-  auto* head = new QHBoxLayout;
+  const auto [column, head, title, about] = makeHead(this);
+  title_ = title;
+  about_ = about;
   head->setContentsMargins(16, 6, 12, 6);
-  head->setSpacing(8);
-  title_ = new QLabel;
-  title_->setProperty("title", true);
-  about_ = new QLabel;
-  about_->setProperty("quiet", true);
-  head->addWidget(title_);
-  head->addWidget(about_);
-  head->addStretch();
   tools_ = new QHBoxLayout;
   tools_->setSpacing(0);
   head->addLayout(tools_);
-  column->addLayout(head);
   pages_ = new QStackedWidget;
   ledger_ = new Ledger(work, *view_, *readings);
   pages_->addWidget(ledger_);
