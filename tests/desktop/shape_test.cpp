@@ -368,6 +368,8 @@ TEST_F(Shape, PartsAreCopiedReorderedAndPasted) {
 TEST_F(Shape, EveryHandleOfEverySortOfPartChangesTheDocument) {
   for (PartType type : {PartType::Marker, PartType::Picture, PartType::Icon})
     ASSERT_TRUE(work().perform(addPart(kind().id, type, "P")));
+  EXPECT_EQ(kind().parts[2].type, PartType::Picture) << "the caption stays on top of it";
+  ASSERT_TRUE(work().perform(movePart(kind().id, kind().parts[2].id, 2)));
   const auto parts = kind().parts;
   ASSERT_TRUE(work().perform(
       setLook(kind().id, {Column{}}, {parts[4].id, Prop::Fit}, std::string("nine-slice"))));
@@ -401,7 +403,7 @@ TEST_F(Shape, EveryHandleOfEverySortOfPartChangesTheDocument) {
 
 TEST_F(Shape, AMissingPictureAndFontAreNamedOnTheCard) {
   ASSERT_TRUE(work().perform(addPart(kind().id, PartType::Picture, "Art")));
-  const PropKey file{kind().parts[3].id, Prop::File};
+  const PropKey file{kind().parts[2].id, Prop::File};
   work().pickColumns({Column{}}, file);
   fill(QStringLiteral("Value"), QStringLiteral("../../etc/passwd"));
   const auto says = [&](const QString& text) {
@@ -410,7 +412,7 @@ TEST_F(Shape, AMissingPictureAndFontAreNamedOnTheCard) {
     return false;
   };
   EXPECT_TRUE(says(QStringLiteral("missing")) || says(QStringLiteral("outside")));
-  work().pickColumns({Column{}}, key(2, Prop::Family));
+  work().pickColumns({Column{}}, key(3, Prop::Family));
   fill(QStringLiteral("Value"), QStringLiteral("No Such Family 99"));
   EXPECT_TRUE(says(QStringLiteral("stands in")));
 }

@@ -128,7 +128,7 @@ TEST_F(OwnLooks, AFrameSequenceKeepsTheMenuMovingOnlyWhileItPlays) {
   p.end();
   sheet.save(folder.filePath(QStringLiteral("run.png")));
   must(history, addPart(kind().id, PartType::Picture, "Run"));
-  const PartId part = kind().parts.back().id;
+  const PartId part = kind().parts[kind().parts.size() - 2].id;  // beneath the caption
   must(history, changeCells({kind().id},
                             {{Column{}, {part, Prop::File}, std::string("run.png")},
                              {Column{}, {part, Prop::Fit}, std::string("whole")},

@@ -37,6 +37,8 @@ Project fullProject() {
   const ScreenId first = history.now().screens[0]->id;
   must(history, addPart(kind, PartType::Marker, "Arrow"));
   must(history, addPart(kind, PartType::Picture, "Art"));
+  for (const Part& part : std::vector<Part>(history.now().kinds[0]->parts))
+    if (part.type == PartType::Picture) must(history, movePart(kind, part.id, 10));
   const auto parts = history.now().kinds[0]->parts;
   must(history,
        setLook(kind, {StateId{"hover"}, StateId{"focused"}}, {parts[0].id, Prop::Fill},

@@ -170,7 +170,13 @@ Edit resizeKind(KindId kind, Px width, Px height) {
 
 Edit addPart(KindId kind, PartType type, std::string name) {
   return onKind(std::move(kind), "add part", {}, [=](Project after, Kind& k) -> Result<Project> {
-    k.parts.push_back({freshId<PartId>(after, "p"), name, type, {}});
+    const Part part{freshId<PartId>(after, "p"), name, type, {}};
+    // Captions stay on top of what covers areas, until somebody moves them.
+    auto at = k.parts.end();
+    if (type == PartType::Shape || type == PartType::Picture)
+      at = std::find_if(k.parts.begin(), k.parts.end(),
+                        [](const Part& p) { return p.type == PartType::Label; });
+    k.parts.insert(at, part);
     return after;
   });
 }

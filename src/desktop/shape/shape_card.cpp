@@ -215,10 +215,14 @@ void ShapeCard::buildParts(Form& form) {
     if (!work_.kind()) return;
     const int i = partType_->currentIndex();
     const QString name = partType_->currentText();
+    const std::vector<Part> before = work_.kind() ? work_.kind()->parts : std::vector<Part>{};
     if (!work_.perform(
             addPart(work_.kind()->id, kAddable[i], fromQt(name.left(1).toUpper() + name.mid(1)))))
       return;
-    const PartId made = work_.kind()->parts.back().id;
+    const auto& parts = work_.kind()->parts;
+    const PartId made = std::find_if(parts.begin(), parts.end(), [&](const Part& p) {
+                          return std::find(before.begin(), before.end(), p) == before.end();
+                        })->id;
     const Prop first = propertiesOf(kAddable[i])[1].prop;
     work_.pickColumns(work_.picked().columns, {made, first == Prop::Form ? Prop::Fill : first});
   });
