@@ -48,7 +48,7 @@ void frame(int width, int height) {
   int frames = 0;
   for (int round = 0; round < 4; ++round) {
     for (ButtonRun& button : session->stack()[0].buttons)
-      button.player.go(round % 2 ? 0 : 1, {160, 0, {}}, now);
+      button.player.go(round % 2 ? 0 : 1, Timing{160, 0, {}}, now);
     for (int i = 0; i < 9; ++i) {
       now += 16;
       session->feed({now, InputType::Tick, {}, 0, 0, {}, true});

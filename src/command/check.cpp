@@ -1,8 +1,11 @@
 #include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
+#include <filesystem>
+
 #include "command/command.h"
 #include "core/findings/check.h"
+#include "devices/sound_file.h"
 
 namespace bristle {
 
@@ -18,7 +21,10 @@ Subcommand addCheck(CLI::App& app) {
   return {sub, [o](Streams s) -> int {
             Project project;
             if (!openProject(o->file, project, s)) return kUnusable;
-            const auto findings = check(project);
+            const auto folder = std::filesystem::path(o->file).parent_path();
+            const auto findings = check(project, [&](const std::string& sound) {
+              return whyNoSound((folder / sound).string());
+            });
             if (o->json) {
               auto list = nlohmann::ordered_json::array();
               for (const Finding& f : findings)

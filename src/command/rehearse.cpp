@@ -6,6 +6,7 @@
 #include "command/command.h"
 #include "command/graphics.h"
 #include "core/formats/file_io.h"
+#include "core/formats/score_file.h"
 #include "core/formats/take_file.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
@@ -31,11 +32,38 @@ void printTrace(const Options& o, const Project& project, const TakeResult& resu
     s.out << e.at << "\t" << (o.names ? toLine(e, project) : toLine(e)) << "\n";
 }
 
+int tellFailures(const Options& o, const std::vector<TakeFailure>& failures, Streams s) {
+  for (const TakeFailure& f : failures) {
+    s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected
+          << "”; ";
+    if (f.happened.empty()) s.err << "nothing happened since the last expectation\n";
+    for (size_t i = 0; i < f.happened.size() && i < 6; ++i)
+      s.err << (i ? "    " : "since then:\n    ") << f.happened[i] << "\n";
+  }
+  return failures.empty() ? kFine : kFound;
+}
+
+// What was drawn on the scope: one kind, no screen.
+int runKept(const Options& o, const std::string& text, const Project& project, Streams s) {
+  const auto kept = parseScore(text, project);
+  if (!kept) return tell(s, {o.take + ", " + kept.error().place, kept.error().reason});
+  std::vector<TakeFailure> failures;
+  const auto lines = playKept(*kept, project, failures);
+  if (!lines) return tell(s, {o.take + ", " + lines.error().place, lines.error().reason});
+  if (o.json) {
+    s.out << nlohmann::ordered_json{{"trace", *lines}, {"failed", failures.size()}}.dump(1) << "\n";
+  } else {
+    for (const std::string& line : *lines) s.out << line << "\n";
+  }
+  return tellFailures(o, failures, s);
+}
+
 int run(const Options& o, Streams s) {
   Project project;
   if (!openProject(o.project, project, s)) return kUnusable;
   const auto text = readFile(o.take);
   if (!text) return tell(s, text.error());
+  if (isKeptScore(*text)) return runKept(o, *text, project, s);
   const auto take = parseTake(*text);
   if (!take) return tell(s, {o.take + ", " + take.error().place, take.error().reason});
   const Graphics graphics;
@@ -45,14 +73,7 @@ int run(const Options& o, Streams s) {
   const auto result = play(project, *take, FontMeasure(), &hits);
   if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});
   printTrace(o, project, *result, s);
-  for (const TakeFailure& f : result->failures) {
-    s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected
-          << "”; ";
-    if (f.happened.empty()) s.err << "nothing happened since the last expectation\n";
-    for (size_t i = 0; i < f.happened.size() && i < 6; ++i)
-      s.err << (i ? "    " : "since then:\n    ") << f.happened[i] << "\n";
-  }
-  return result->failures.empty() ? kFine : kFound;
+  return tellFailures(o, result->failures, s);
 }
 
 }  // namespace

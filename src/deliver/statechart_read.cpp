@@ -81,6 +81,7 @@ class Reader {
     if (m_.name.empty()) m_.name = "Statechart";
     initial_ = get("initial");
     if (const auto timing = parseTiming(mine("timing"))) m_.timing = *timing;
+    m_.propTimings = parseTimings(mine("timings"));
     const auto times = toQt(mine("times")).split(QLatin1Char(' '));
     Ms* const kTimes[] = {&m_.hold, &m_.repeatDelay, &m_.repeatInterval};
     for (int i = 0; i < 3 && times.size() == 3; ++i)
@@ -102,7 +103,7 @@ class Reader {
   }
 
   void data() {
-    std::set<std::string> known{"over", "armed", "down", "focus", "enabled"};
+    std::set<std::string> known{"over", "armed", "down", "focus", "enabled", "current"};
     for (const ProjectValue& v : project_.values) known.insert(variable(v.id));
     while (goesOn()) {
       if (!is("data")) return refuseElement();
@@ -178,6 +179,7 @@ class Reader {
     const std::string cond = get("cond");
     t.guard = !mine("if").empty() ? mine("if") : fromQt(ourFormula(toQt(cond)));
     t.timing = parseTiming(mine("timing"));
+    t.propTimings = parseTimings(mine("timings"));
     const std::string order = mine("order");
     while (goesOn()) effect(t);
     own.push_back({std::move(t), order.empty() ? -1 : toQt(order).toInt()});
@@ -195,6 +197,10 @@ class Reader {
       e.formula = mine("to").empty() ? fromQt(ourFormula(toQt(get("expr")))) : mine("to");
     } else if ((is("send") || is("raise")) && event == "activate.now") {
       e.type = EffectType::Activate;
+    } else if ((is("send") || is("raise")) && event == "sound.play" && !mine("file").empty()) {
+      e.type = EffectType::Sound;
+      e.file = mine("file");
+      e.volume = std::clamp(toQt(mine("volume")).toDouble(), 0.0, 1.0);
     } else if ((is("send") || is("raise")) && event.starts_with("message.") && event.size() > 8) {
       e.type = EffectType::Message;
       e.message = fromToken(event.substr(8));

@@ -81,6 +81,29 @@ std::string timingText(const Timing& t) {
                      t.namedEasing.text);
 }
 
+std::string timingsText(const PropTimings& all) {
+  std::string out;
+  for (const PropTiming& each : all) {
+    if (!out.empty()) out += "; ";
+    out += fmt::format("{}: {}", keyOf(each.prop), timingText(each.timing));
+  }
+  return out;
+}
+
+PropTimings parseTimings(const std::string& text) {
+  PropTimings out;
+  for (size_t from = 0; from < text.size();) {
+    const size_t end = std::min(text.find("; ", from), text.size());
+    const std::string one = text.substr(from, end - from);
+    const size_t colon = std::min(one.find(": "), one.size());
+    const auto prop = parseProp(one.substr(0, colon));
+    const auto timing = parseTiming(one.substr(std::min(colon + 2, one.size())));
+    if (prop && timing) out.push_back({*prop, *timing});
+    from = end + 2;
+  }
+  return out;
+}
+
 std::optional<Timing> parseTiming(const std::string& text) {
   Timing out;
   const size_t first = text.find('|'), second = text.find('|', first + 1);

@@ -20,5 +20,8 @@ bool setEvent(Transition& transition, const std::string& name);
 std::string variable(const ValueId& id);
 std::string timingText(const Timing& timing);
 std::optional<Timing> parseTiming(const std::string& text);
+// "opacity: …; scale: …": what has a timing of its own. What cannot be read is left out.
+std::string timingsText(const PropTimings& all);
+PropTimings parseTimings(const std::string& text);
 
 }  // namespace bristle

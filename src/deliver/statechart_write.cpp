@@ -1,6 +1,7 @@
 #include <QDir>
 #include <QSaveFile>
 #include <QXmlStreamWriter>
+#include <fmt/format.h>
 #include <set>
 
 #include "core/laws/check.h"
@@ -12,7 +13,7 @@
 namespace bristle {
 namespace {
 
-const char* const kSignals[] = {"over", "armed", "down", "focus", "enabled"};
+const char* const kSignals[] = {"over", "armed", "down", "focus", "enabled", "current"};
 
 class Writer {
  public:
@@ -33,6 +34,7 @@ class Writer {
     put("initial", "machine");
     mine("name", m_.name);
     mine("timing", timingText(m_.timing));
+    if (!m_.propTimings.empty()) mine("timings", timingsText(m_.propTimings));
     mine("times", std::to_string(m_.hold) + " " + std::to_string(m_.repeatDelay) + " " +
                       std::to_string(m_.repeatInterval));
     mine("wins", m_.wins == Wins::Focused ? "focus" : "hover");
@@ -161,6 +163,7 @@ class Writer {
     mine("order", std::to_string(index));
     if (!t.guard.empty()) mine("if", t.guard);
     if (t.timing) mine("timing", timingText(*t.timing));
+    if (!t.propTimings.empty()) mine("timings", timingsText(t.propTimings));
     for (size_t e = 0; e < t.effects.size(); ++e) effect(t.effects[e], at->second->effects[e]);
     x_.writeEndElement();
   }
@@ -174,7 +177,13 @@ class Writer {
       mine("to", e.formula);
     } else {
       open("send");
-      put("event", e.type == EffectType::Activate ? "activate.now" : "message." + token(e.message));
+      put("event", e.type == EffectType::Activate ? "activate.now"
+                   : e.type == EffectType::Sound  ? "sound.play"
+                                                  : "message." + token(e.message));
+      if (e.type == EffectType::Sound) {
+        mine("file", e.file);
+        mine("volume", fmt::format("{}", e.volume));
+      }
     }
     x_.writeEndElement();
   }

@@ -93,7 +93,8 @@ void sameAsTheOther(Machine machine, Dice& dice, int events) {
                                                               {"armed", Signals::Armed},
                                                               {"down", Signals::Down},
                                                               {"focus", Signals::Focus},
-                                                              {"enabled", Signals::Enabled}};
+                                                              {"enabled", Signals::Enabled},
+                                                              {"current", Signals::Current}};
         for (const auto& [name, bit] : kBits)
           signals[QString::fromLatin1(name)] = s.has(bit) ? 1 : 0;
         other->submitEvent(QStringLiteral("signals"), signals);

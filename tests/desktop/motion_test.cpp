@@ -6,33 +6,11 @@
 #include "core/edit/machine_edits.h"
 #include "core/edit/state_edits.h"
 #include "core/formats/project_file.h"
-#include "desktop/motion/motion_bench.h"
+#include "motion_fixture.h"
 #include "paint/convert.h"
-#include "window_fixture.h"
 
 namespace bristle::test {
 namespace {
-
-class Motion : public WindowTest {
- protected:
-  void SetUp() override {
-    WindowTest::SetUp();
-    ASSERT_TRUE(work().perform(addKind("Hatch", Wins::Hover)));
-    work().pickKind(project().kinds[0]->id);
-    window->openBench(QStringLiteral("motion"));
-  }
-  MotionBench& bench() {
-    return *static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
-  }
-  MotionView& view() { return bench().view(); }
-  const Machine& machine() { return *project().machines[0]; }
-  // Waits until the laws of the machine as it is now have been checked.
-  const LawReport& laws() {
-    EXPECT_TRUE(
-        QTest::qWaitFor([&] { return !bench().laws().checking() && bench().laws().now(); }, 20000));
-    return bench().laws().now()->report;
-  }
-};
 
 TEST_F(Motion, ATransitionIsDrawnFromTileToTileAndTakenAway) {
   const size_t before = machine().transitions.size();
@@ -196,8 +174,8 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   EXPECT_EQ(now().timing->duration, 240);
   fill(QStringLiteral("Waits, ms"), QStringLiteral("30"));
   EXPECT_EQ(now().timing->delay, 30);
-  fill(QStringLiteral("Eases"), QStringLiteral("sideways"));
-  fill(QStringLiteral("Eases"), QStringLiteral("linear"));
+  fill(QStringLiteral("Easing as text"), QStringLiteral("sideways"));
+  fill(QStringLiteral("Easing as text"), QStringLiteral("linear"));
   EXPECT_EQ(now().timing->easing.type, EasingType::Linear);
   fill(QStringLiteral("Sends"), QStringLiteral("ping"));
   ASSERT_EQ(now().effects.size(), 2U);
@@ -261,12 +239,46 @@ TEST_F(Motion, ATransitionInAnEndlessLoopIsToldAndTheScopeGoesOn) {
                           [](const Outcome& o) { return o.type == OutcomeType::Runaway; }));
 }
 
-TEST_F(Motion, ATemplateIsAppliedFromTheCardAndKeepsTheLaws) {
+TEST_F(Motion, ATemplateIsShownBeforeAndAfterAndThenApplied) {
+  const Machine before = machine();
   auto* templates = named<QComboBox>(QStringLiteral("Template"));
   templates->setFocus();
   for (int i = 0; i < 4; ++i) QTest::keyClick(templates, Qt::Key_Down);
+  EXPECT_EQ(machine(), before) << "only shown";
+  auto* after = named<GraphView>(QStringLiteral("After"));
+  ASSERT_TRUE(after);
+  EXPECT_FALSE(after->tileOf({"done"}).isEmpty()) << "hold to confirm has a state of its own";
+  EXPECT_TRUE(named<GraphView>(QStringLiteral("Before"))->tileOf({"done"}).isEmpty());
+  drag(after, after->tileOf({"hover"}).center(), after->tileOf({"focused"}).center());
+  EXPECT_EQ(machine(), before) << "the picture is only looked at";
+  click(QStringLiteral("Leave it as it is"));
+  EXPECT_EQ(machine(), before);
+  EXPECT_TRUE(bench().graph().isVisible());
+  templates->setFocus();
+  for (int i = 0; i < 4; ++i) QTest::keyClick(templates, Qt::Key_Down);
+  click(QStringLiteral("Apply the template"));
   ASSERT_EQ(work().history().undoName(), "apply template");
+  EXPECT_TRUE(findState(machine(), {"done"}));
+  EXPECT_TRUE(bench().graph().isVisible());
   EXPECT_TRUE(laws().allKept());
+}
+
+TEST_F(Motion, ABrokenLawIsMendedByTheButtonBesideIt) {
+  size_t leave = 0;
+  for (size_t i = 0; i < machine().transitions.size(); ++i)
+    if (machine().transitions[i].from == StateId{"hover"} &&
+        machine().transitions[i].on == Event::OverEnd && machine().transitions[i].guard.empty())
+      leave = i;
+  ASSERT_TRUE(work().perform(removeTransition(machine().id, leave)));
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] { return !bench().laws().checking() && !bench().laws().now()->mends.empty(); }, 20000));
+  click(QStringLiteral("Mend the law"));
+  EXPECT_EQ(work().history().undoName(), "mend a law");
+  const LawReport& mended = laws();
+  for (int i = 0; i < kLaws; ++i)
+    EXPECT_FALSE(mended.laws[size_t(i)].broken) << i + 1 << ": " << mended.laws[size_t(i)].what;
+  work().undo();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !laws().allKept(); }, 20000));
 }
 
 }  // namespace

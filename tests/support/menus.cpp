@@ -1,5 +1,6 @@
 #include "support/menus.h"
 
+#include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 
 namespace bristle::test {
@@ -76,6 +77,11 @@ Project fullProject() {
                               {parts[0].id, Prop::Glow},
                               Shadow{0, 0, 9, 0, {7, 77, 177, 90}, tide}}},
                             "all"));
+  must(history, setMotion(kind, {"hover"},
+                          StateMotion{40, 900, 3,
+                                      {{{{}, Prop::Scale}, {{0, 0, {}}, {0.5, 0.05, {}}, {1, 0, {}}}},
+                                       {{parts[2].id, Prop::OffsetX}, {{0.25, -4, {}}}}}},
+                          "move"));
   must(history, addScreen("Second"));
   const ScreenId second = history.now().screens[1]->id;
   const auto ids = buttons(history.now());
@@ -106,7 +112,10 @@ Project fullProject() {
   t.guard = "over and @v1 > 1";
   t.to = {"focused"};
   t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"},
-               {EffectType::Message, "tick", {}, {}}};
+               {EffectType::Message, "tick", {}, {}},
+               {EffectType::Sound, {}, {}, {}, "sounds/tick.wav", 0.4}};
+  t.propTimings = {{Prop::Opacity, {60, 10, *parseEasing("spring 200 0.4"), {}, {}}}};
+  machine.propTimings = {{Prop::Fill, {300, 0, *parseEasing("linear"), {}, {}}}};
   machine.transitions.push_back(t);
   machine.hold = 700;
   machine.timing.namedEasing = project.named->at(2).id;

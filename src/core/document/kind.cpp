@@ -62,6 +62,12 @@ Value baseValue(const Kind& kind, const PropKey& key) {
   return 0.0;
 }
 
+void clearPart(StateMotions& motions, const PartId& part) {
+  for (auto& [state, motion] : motions)
+    std::erase_if(motion.tracks, [&](const MotionTrack& t) { return t.key.part == part; });
+  std::erase_if(motions, [](const auto& entry) { return entry.second.tracks.empty(); });
+}
+
 const Value* ownValue(const Kind& kind, const Column& column, const PropKey& key) {
   return inColumn(kind.base, kind.departures, column, key);
 }

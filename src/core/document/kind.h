@@ -49,6 +49,29 @@ struct OwnLook {
   bool operator==(const OwnLook&) const = default;
 };
 
+// Motion inside a state: numbers added to what the look shows, round and round or so many times.
+struct KeyFrame {
+  double at = 0;   // 0–1 of the period
+  double add = 0;  // to the property's value, in its unit
+  Easing easing;   // from here to the next one
+  bool operator==(const KeyFrame&) const = default;
+};
+struct MotionTrack {
+  PropKey key;                   // a property that is a number
+  std::vector<KeyFrame> frames;  // by rising `at`; before the first and after the last they hold
+  bool operator==(const MotionTrack&) const = default;
+};
+struct StateMotion {
+  Ms delay = 0;  // from when the state is entered
+  Ms period = 1000;
+  int count = 0;  // how often; 0: as long as the state lasts. After the last the end holds
+  std::vector<MotionTrack> tracks;
+  bool operator==(const StateMotion&) const = default;
+};
+using StateMotions = std::map<StateId, StateMotion>;
+// Motions that move nothing are left out then.
+void clearPart(StateMotions& motions, const PartId& part);
+
 struct Kind {
   KindId id;
   std::string name;
@@ -64,6 +87,7 @@ struct Kind {
   std::vector<Part> parts;    // painted in this order, the last on top
   LookValues base;            // what all states share
   std::map<StateId, LookValues> departures;  // what each state changes of it
+  StateMotions motions;                      // what moves while a state lasts
   Extras extra;
   bool operator==(const Kind&) const = default;
 };

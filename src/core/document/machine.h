@@ -8,6 +8,7 @@
 
 #include "core/document/basics.h"
 #include "core/document/ids.h"
+#include "core/document/property.h"
 #include "core/document/value.h"
 
 namespace bristle {
@@ -47,13 +48,23 @@ struct Timing {
   bool operator==(const Timing&) const = default;
 };
 
-enum class EffectType : std::uint8_t { Activate, Message, SetValue };
+// A property that has a timing of its own, whichever part it belongs to.
+struct PropTiming {
+  Prop prop = Prop::Shown;
+  Timing timing;
+  bool operator==(const PropTiming&) const = default;
+};
+using PropTimings = std::vector<PropTiming>;  // each property once
+
+enum class EffectType : std::uint8_t { Activate, Message, SetValue, Sound };
 
 struct Effect {
   EffectType type = EffectType::Activate;
   std::string message;  // Message
   ValueId value;        // SetValue: which
   std::string formula;  // SetValue: to what
+  std::string file = {};  // Sound: a WAV or OGG file, beside the project
+  double volume = 1;      // Sound: 0–1
   bool operator==(const Effect&) const = default;
 };
 
@@ -65,6 +76,7 @@ struct Transition {
   std::string guard;    // a formula (core/machine/formula.h); empty always holds
   StateId to;
   std::optional<Timing> timing;  // nothing: the machine's own
+  PropTimings propTimings;       // counts before the machine's, and before `timing`
   std::vector<Effect> effects;
   Extras extra;
   bool operator==(const Transition&) const = default;
@@ -93,6 +105,7 @@ struct Machine {
   std::vector<State> states;  // the first is where a screen opens
   std::vector<Transition> transitions;
   Timing timing;
+  PropTimings propTimings;  // counts before any transition's `timing`
   Ms hold = 600;            // `hold` comes after this much down
   Ms repeatDelay = 400;     // `repeat` comes first after this much down,
   Ms repeatInterval = 120;  // then every so often
@@ -101,6 +114,17 @@ struct Machine {
 };
 
 const State* findState(const Machine& machine, const StateId& id);
+
+// Calls with every timing that the machine has.
+template <class AnyMachine, class Use>
+void eachTiming(AnyMachine& machine, Use use) {
+  use(machine.timing);
+  for (auto& own : machine.propTimings) use(own.timing);
+  for (auto& t : machine.transitions) {
+    if (t.timing) use(*t.timing);
+    for (auto& own : t.propTimings) use(own.timing);
+  }
+}
 
 std::string_view nameOf(Fires fires);
 std::optional<Fires> parseFires(std::string_view name);

@@ -185,6 +185,32 @@ const PropertyInfo* findProperty(PartType type, std::string_view key) {
   return nullptr;
 }
 
+namespace {
+const PropertyInfo* anyWith(Prop prop) {
+  for (const Table& table : registry().tables)
+    for (const PropertyInfo& info : table)
+      if (info.prop == prop) return &info;
+  return nullptr;
+}
+}  // namespace
+
+std::string_view keyOf(Prop prop) {
+  const PropertyInfo* info = anyWith(prop);
+  return info ? info->key : std::string_view();
+}
+
+std::string_view labelOf(Prop prop) {
+  const PropertyInfo* info = anyWith(prop);
+  return info ? info->label : std::string_view();
+}
+
+std::optional<Prop> parseProp(std::string_view key) {
+  for (const Table& table : registry().tables)
+    for (const PropertyInfo& info : table)
+      if (info.key == key) return info.prop;
+  return {};
+}
+
 std::string whyUnsuitable(const PropertyInfo& info, const Value& value) {
   if (value.index() != info.start.index()) return "another type of value";
   if (const auto* number = std::get_if<double>(&value); number && !within(info, *number))

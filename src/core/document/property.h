@@ -92,6 +92,10 @@ int indexOf(PartType type, Prop prop);
 // Null where that sort of part has no such property.
 const PropertyInfo* findProperty(PartType type, Prop prop);
 const PropertyInfo* findProperty(PartType type, std::string_view key);
+// The key by which a property is known whatever part has it; nothing where no property has it.
+std::string_view keyOf(Prop prop);
+std::string_view labelOf(Prop prop);
+std::optional<Prop> parseProp(std::string_view key);
 // Empty when the value suits the property, else what was expected.
 std::string whyUnsuitable(const PropertyInfo& info, const Value& value);
 

@@ -201,6 +201,7 @@ std::string toText(const Easing& e) {
   if (e.type == EasingType::Linear) return "linear";
   if (e.type == EasingType::CubicBezier)
     return fmt::format("bezier {:g} {:g} {:g} {:g}", e.x1, e.y1, e.x2, e.y2);
+  if (e.type == EasingType::Spring) return fmt::format("spring {:g} {:g}", e.period, e.damping);
   return fmt::format("steps {}{}", e.count, e.jumpAtStart ? " start" : "");
 }
 
@@ -223,6 +224,10 @@ std::optional<Easing> parseEasing(std::string_view text) {
       if (more != "start") return {};
       e.jumpAtStart = true;
     }
+  } else if (word == "spring") {
+    e.type = EasingType::Spring;
+    if (!(in >> e.period >> e.damping)) return {};
+    if (!(e.period >= 20 && e.period <= 5000 && e.damping >= 0.05 && e.damping <= 2)) return {};
   } else {
     return {};
   }

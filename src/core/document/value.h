@@ -69,19 +69,22 @@ struct Four {
   double most() const { return std::max({a, b, c, d}); }
 };
 
-enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps };
+enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps, Spring };
 
 // CSS Easing Functions Level 1. For CubicBezier x1 and x2 are 0–1. For Steps: `count` ≥ 1 and the
-// jump at the end of each step, or at its start.
+// jump at the end of each step, or at its start. A spring is a damped oscillation about the target;
+// its run lasts until it rests (core/machine/easing.h), whatever the timing's duration is.
 struct Easing {
   EasingType type = EasingType::CubicBezier;
   double x1 = 0.25, y1 = 0.1, x2 = 0.25, y2 = 1;
   int count = 1;
   bool jumpAtStart = false;
+  double period = 240;   // Spring: of the oscillation without damping, ms, 20–5000
+  double damping = 0.5;  // … 0.05–2; 1 just does not overshoot
   bool operator==(const Easing&) const = default;
 };
 
-// "linear", "bezier 0.2 0.7 0.2 1", "steps 4", "steps 4 start".
+// "linear", "bezier 0.2 0.7 0.2 1", "steps 4", "steps 4 start", "spring 240 0.5".
 std::string toText(const Easing& easing);
 std::optional<Easing> parseEasing(std::string_view text);
 

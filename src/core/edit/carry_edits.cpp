@@ -44,6 +44,24 @@ void carryValues(const LookValues& from, const PartId& source, LookValues& to,
     if (key.part == source) to.set({target, key.prop}, value);
 }
 
+// What moves while a state lasts goes along with the departures; times are the source's.
+void carryMotions(const Kind& from, const Machine& here, const PartId& source, Kind& to,
+                  const Machine& there, const PartId& target) {
+  clearPart(to.motions, target);
+  for (const auto& [state, motion] : from.motions) {
+    const auto match = matching(here, state, there);
+    for (const MotionTrack& track : motion.tracks) {
+      if (track.key.part != source || !match) continue;
+      StateMotion& into = to.motions[*match];
+      into.delay = motion.delay;
+      into.period = motion.period;
+      into.count = motion.count;
+      into.tracks.push_back(track);
+      into.tracks.back().key.part = target;
+    }
+  }
+}
+
 void carryPart(const Kind& from, const Machine& here, const PartId& source, bool departures,
                Kind& to, const Machine& there, const PartId& target) {
   to.base.clearPart(target);
@@ -54,16 +72,21 @@ void carryPart(const Kind& from, const Machine& here, const PartId& source, bool
     if (const auto match = matching(here, state, there))
       carryValues(values, source, to.departures[*match], target);
   std::erase_if(to.departures, [](const auto& entry) { return entry.second.empty(); });
+  carryMotions(from, here, source, to, there, target);
 }
 
 // By the state that a transition leads to, since that is what a timing belongs to in people's
 // minds.
 void carryTiming(const Machine& from, Machine& to) {
   to.timing = from.timing;
+  to.propTimings = from.propTimings;
   for (Transition& t : to.transitions)
     for (const Transition& source : from.transitions) {
       const auto match = matching(from, source.to, to);
-      if (match == t.to && source.on == t.on) t.timing = source.timing;
+      if (match == t.to && source.on == t.on) {
+        t.timing = source.timing;
+        t.propTimings = source.propTimings;
+      }
     }
 }
 
@@ -80,8 +103,11 @@ Result<void> carryTo(Project& project, const Kind& from, const Aspects& aspects,
     if (aspects.parts.contains(part.id))
       carryPart(from, *here, part.id, aspects.departures, to, *there, partFor(project, to, part));
   if (aspects.departures) carryPart(from, *here, {}, true, to, *there, {});
-  if (aspects.machine)
-    std::erase_if(to.departures, [&](const auto& e) { return !findState(*there, e.first); });
+  if (aspects.machine) {
+    const auto gone = [&](const auto& e) { return !findState(*there, e.first); };
+    std::erase_if(to.departures, gone);
+    std::erase_if(to.motions, gone);
+  }
   if (aspects.size) {
     to.width = from.width;
     to.height = from.height;

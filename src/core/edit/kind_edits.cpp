@@ -187,6 +187,7 @@ Edit removePart(KindId kind, PartId part) {
     k.base.clearPart(part);
     for (auto& entry : k.departures) entry.second.clearPart(part);
     std::erase_if(k.departures, [](const auto& entry) { return entry.second.empty(); });
+    clearPart(k.motions, part);
     clearOwnPart(after, k.id, part);
     return after;
   });

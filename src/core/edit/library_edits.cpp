@@ -23,11 +23,8 @@ std::set<NamedId> namesOf(const Project& project, const std::vector<KindId>& kin
     if (!kind) continue;
     collect(kind->base, out);
     for (const auto& entry : kind->departures) collect(entry.second, out);
-    if (const Machine* machine = find(project, kind->machine)) {
-      collect(machine->timing, out);
-      for (const Transition& t : machine->transitions)
-        if (t.timing) collect(*t.timing, out);
-    }
+    if (const Machine* machine = find(project, kind->machine))
+      eachTiming(*machine, [&](const Timing& timing) { collect(timing, out); });
   }
   for (size_t before = 0; before != out.size();) {
     before = out.size();
@@ -140,12 +137,10 @@ class Taking {
     if (!fresh) return at->second;
     Machine copy = theirs;
     copy.id = at->second = freshId<MachineId>(after_, "m");
-    here(copy.timing);
-    for (Transition& t : copy.transitions) {
-      if (t.timing) here(*t.timing);
+    eachTiming(copy, [&](Timing& timing) { here(timing); });
+    for (Transition& t : copy.transitions)
       for (Effect& effect : t.effects)
         if (effect.type == EffectType::SetValue) effect.value = takeValue(effect.value);
-    }
     after_.machines.emplace_back(std::move(copy));
     return at->second;
   }

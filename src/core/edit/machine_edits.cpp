@@ -19,10 +19,13 @@ Result<Project> sound(Project after, const MachineId& id, size_t index) {
   if (t.on == Event::Message && t.message.empty()) return fail({}, "the message needs a name");
   constexpr Ms kMost = 600'000;  // ten minutes: nobody waits longer for a button
   const auto tooLong = [](Ms ms) { return ms < 0 || ms > kMost; };
-  if (tooLong(t.after) || (t.timing && (tooLong(t.timing->duration) || tooLong(t.timing->delay))))
-    return fail({}, "times are from 0 to 600000 ms");
   Machine alone = machine;
   alone.transitions = {t};
+  bool wrong = tooLong(t.after);
+  eachTiming(alone, [&](const Timing& timing) {
+    wrong = wrong || tooLong(timing.duration) || tooLong(timing.delay);
+  });
+  if (wrong) return fail({}, "times are from 0 to 600000 ms");
   if (const auto ready = makeReady(alone, after); !ready)
     return fail(ready.error().place, ready.error().reason);
   return after;
@@ -67,7 +70,7 @@ Departures carried(const Departures& old, const Machine& from, const Machine& to
     const auto like = std::find_if(to.states.begin(), to.states.end(),
                                    [&](const State& s) { return s.role == state.role; });
     if (const auto at = out.find(like->id); at != out.end() && like->id != state.id)
-      out[state.id] = LookValues(at->second);
+      out[state.id] = typename Departures::mapped_type(at->second);
   }
   return out;
 }
@@ -76,6 +79,7 @@ Departures carried(const Departures& old, const Machine& from, const Machine& to
 void carryLooks(Project& project, const KindId& id, const Machine& from, const Machine& to) {
   Kind& kind = *edit(project, id);
   kind.departures = carried(kind.departures, from, to, true);
+  kind.motions = carried(kind.motions, from, to, false);
   for (auto& screen : project.screens) {
     const auto uses = [&](const Item& item) {
       return item.button() && item.button()->kind == id && !item.button()->own.departures.empty();
@@ -180,15 +184,24 @@ Edit applyTemplate(MachineId machine, Template which, Wins wins) {
                    });
 }
 
+namespace {
+Edit replaced(MachineId machine, std::string name, Machine other) {
+  return onMachine(machine, std::move(name), {}, [=](Project after, Machine& m) -> Result<Project> {
+    Machine now = other;
+    now.id = m.id;
+    if (const auto ready = makeReady(now, after); !ready)
+      return fail(ready.error().place, ready.error().reason);
+    return become(std::move(after), m, std::move(now));
+  });
+}
+}  // namespace
+
 Edit replaceMachine(MachineId machine, Machine other) {
-  return onMachine(machine, "import statechart", {},
-                   [=](Project after, Machine& m) -> Result<Project> {
-                     Machine now = other;
-                     now.id = m.id;
-                     if (const auto ready = makeReady(now, after); !ready)
-                       return fail(ready.error().place, ready.error().reason);
-                     return become(std::move(after), m, std::move(now));
-                   });
+  return replaced(std::move(machine), "import statechart", std::move(other));
+}
+
+Edit mendMachine(MachineId machine, Machine mended) {
+  return replaced(std::move(machine), "mend a law", std::move(mended));
 }
 
 Edit shareMachine(KindId kind, MachineId machine) {

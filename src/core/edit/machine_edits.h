@@ -27,6 +27,8 @@ Edit waiveLaw(MachineId machine, int law, std::string reason);
 Edit applyTemplate(MachineId machine, Template which, Wins wins);
 // The machine becomes another, read from elsewhere; it keeps its id, and looks are matched likewise.
 Edit replaceMachine(MachineId machine, Machine other);
+// The same machine with a law mended: looks stay with their states.
+Edit mendMachine(MachineId machine, Machine mended);
 // The kind runs the other kind's machine from now on; its looks are matched as above.
 Edit shareMachine(KindId kind, MachineId machine);
 // The kind gets a copy of its machine that no other kind has.

@@ -117,9 +117,7 @@ void replaceEverywhere(Project& after, const Project& before, const NamedId& fro
     }
   for (const auto& machine : before.machines) {
     Machine changed = *machine;
-    renameTiming(changed.timing, from, to, names);
-    for (Transition& t : changed.transitions)
-      if (t.timing) renameTiming(*t.timing, from, to, names);
+    eachTiming(changed, [&](Timing& timing) { renameTiming(timing, from, to, names); });
     if (!(changed == *machine)) *edit(after, machine->id) = std::move(changed);
   }
   for (NamedValue& named : after.named.edit()) {
@@ -323,9 +321,10 @@ std::vector<NamedUse> usesOf(const Project& project, const NamedId& id) {
       if (item->button() && uses(item->button()->own, id))
         out.push_back({item->button()->kind, screen->name + " · " + displayName(*item)});
   for (const auto& machine : project.machines) {
-    const auto of = [&](const Timing& t) { return t.namedDuration == id || t.namedEasing == id; };
-    bool used = of(machine->timing);
-    for (const Transition& t : machine->transitions) used |= t.timing && of(*t.timing);
+    bool used = false;
+    eachTiming(*machine, [&](const Timing& t) {
+      used = used || t.namedDuration == id || t.namedEasing == id;
+    });
     if (used) out.push_back({{}, machine->name + " · timing"});
   }
   for (const NamedValue& named : *project.named) {

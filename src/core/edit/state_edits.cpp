@@ -63,6 +63,8 @@ Edit addState(KindId kind, std::string name, Role role, std::optional<StateId> l
                        Kind& own = *edit(after, k.id);
                        const auto at = own.departures.find(*looksLike);
                        if (at != own.departures.end()) own.departures[id] = LookValues(at->second);
+                       const auto moves = own.motions.find(*looksLike);
+                       if (moves != own.motions.end()) own.motions[id] = StateMotion(moves->second);
                      }
                      return after;
                    });
@@ -143,8 +145,12 @@ Edit removeState(KindId kind, StateId state) {
         std::erase_if(m.states, [&](const State& o) { return o.id == state; });
         const MachineId machine = k.machine;
         for (const auto& other : after.kinds)
-          if (other->machine == machine && other->departures.contains(state))
-            edit(after, other->id)->departures.erase(state);
+          if (other->machine == machine &&
+              (other->departures.contains(state) || other->motions.contains(state))) {
+            Kind& changed = *edit(after, other->id);
+            changed.departures.erase(state);
+            changed.motions.erase(state);
+          }
         for (const auto& screen : after.screens)
           for (const auto& item : screen->items)
             if (item->button() && item->button()->own.departures.contains(state))

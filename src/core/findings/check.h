@@ -1,5 +1,6 @@
 // What is wrong with a project, as far as its data alone tells.
 #pragma once
+#include <functional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -21,6 +22,10 @@ struct Finding {
 
 using Rule = void (*)(const Project&, std::vector<Finding>&);
 
+// Why a sound file of the project cannot be used; empty when it can. Asked of whoever can read
+// sounds and knows where the project lies.
+using WhyNoSound = std::function<std::string(const std::string& file)>;
+
 // One file each in this folder.
 void checkReferences(const Project& project, std::vector<Finding>& out);
 void checkFocus(const Project& project, std::vector<Finding>& out);
@@ -28,7 +33,9 @@ void checkMachines(const Project& project, std::vector<Finding>& out);
 void checkNames(const Project& project, std::vector<Finding>& out);
 void checkLooks(const Project& project, std::vector<Finding>& out);
 
-// All rules, in a fixed order.
-std::vector<Finding> check(const Project& project);
+void checkSounds(const Project& project, const WhyNoSound& why, std::vector<Finding>& out);
+
+// All rules, in a fixed order. Sound files are looked at only where `why` is given.
+std::vector<Finding> check(const Project& project, const WhyNoSound& why = {});
 
 }  // namespace bristle

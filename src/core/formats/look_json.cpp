@@ -285,6 +285,73 @@ OwnLook readOwnLook(JsonReader& r, const Json& value, const JsonPlace& at) {
   return own;
 }
 
+namespace {
+
+Json motionJson(const StateId& state, const StateMotion& motion) {
+  Json out{{"state", state.text}, {"period", motion.period}};
+  if (motion.delay) out["delay"] = motion.delay;
+  if (motion.count) out["count"] = motion.count;
+  out["tracks"] = Json::array();
+  for (const MotionTrack& track : motion.tracks) {
+    Json frames = Json::array();
+    for (const KeyFrame& f : track.frames)
+      frames.push_back({{"at", f.at}, {"add", f.add}, {"easing", toText(f.easing)}});
+    out["tracks"].push_back({{"part", track.key.part ? track.key.part.text : std::string(kWhole)},
+                             {"property", keyOf(track.key.prop)},
+                             {"frames", std::move(frames)}});
+  }
+  return out;
+}
+
+MotionTrack readTrack(JsonReader& r, const Kind& kind, const Json& value, const JsonPlace& at) {
+  MotionTrack out;
+  if (!r.isObject(value, at)) return out;
+  const std::string part = r.text(value, at, "part", std::string(kWhole));
+  const std::string key = r.text(value, at, "property");
+  out.key.part = part == kWhole ? PartId{} : PartId{part};
+  const PartType* type = partType(kind, out.key.part);
+  if (!type) r.complain({&at, "part", 0, false}, "expected a part of the kind");
+  const PropertyInfo* info = type ? findProperty(*type, key) : nullptr;
+  if (!info || !std::holds_alternative<double>(info->start))
+    r.complain({&at, "property", 0, false},
+               "expected a property that is a number, found “" + key + "”");
+  else
+    out.key.prop = info->prop;
+  r.each(value, at, "frames", [&](const Json& frame, const JsonPlace& here) {
+    if (!r.isObject(frame, here)) return;
+    KeyFrame f;
+    f.at = r.number(frame, here, "at", 0, 0, 1);
+    f.add = r.number(frame, here, "add", 0);
+    if (!out.frames.empty() && f.at < out.frames.back().at)
+      r.complain({&here, "at", 0, false}, "expected key frames in rising order");
+    const std::string text = r.text(frame, here, "easing", toText(f.easing));
+    if (const auto easing = parseEasing(text))
+      f.easing = *easing;
+    else
+      r.complain({&here, "easing", 0, false}, "expected an easing, found “" + text + "”");
+    out.frames.push_back(f);
+  });
+  return out;
+}
+
+void readMotion(JsonReader& r, Kind& kind, const Json& value, const JsonPlace& at) {
+  if (!r.isObject(value, at)) return;
+  const StateId state{r.id(value, at, "state")};
+  StateMotion motion;
+  motion.period = r.milliseconds(value, at, "period", motion.period);
+  if (motion.period < 1) r.complain({&at, "period", 0, false}, "expected 1 ms or more");
+  motion.delay = r.milliseconds(value, at, "delay", 0);
+  motion.count = static_cast<int>(r.number(value, at, "count", 0, 0, 1000));
+  r.each(value, at, "tracks", [&](const Json& track, const JsonPlace& here) {
+    motion.tracks.push_back(readTrack(r, kind, track, here));
+  });
+  if (kind.motions.contains(state))
+    r.complain({&at, "state", 0, false}, "expected each state once");
+  kind.motions[state] = std::move(motion);
+}
+
+}  // namespace
+
 Json toJson(const Kind& kind) {
   Json out{{"id", kind.id.text}, {"name", kind.name}, {"machine", kind.machine.text}};
   out["width"] = kind.width;
@@ -306,6 +373,8 @@ Json toJson(const Kind& kind) {
   out["departures"] = Json::object();
   for (const auto& [state, look] : kind.departures)
     out["departures"][state.text] = lookJson(kind, look);
+  for (const auto& [state, motion] : kind.motions)
+    out["motions"].push_back(motionJson(state, motion));
   addExtras(out, kind.extra);
   return out;
 }
@@ -353,7 +422,10 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
     for (const auto& [state, look] : states->items())
       kind.departures[StateId{state}] = readLook(r, kind, look, {&here, state, 0, false});
   }
-  kind.extra = JsonReader::extras(value, {"id", "name", "machine", "width", "height", "fitsCaption",
+  r.each(value, at, "motions", [&](const Json& entry, const JsonPlace& here) {
+    readMotion(r, kind, entry, here);
+  });
+  kind.extra = JsonReader::extras(value, {"id", "name", "machine", "motions", "width", "height", "fitsCaption",
                                           "captionPadding", "hitPadding", "hitForm", "hitAlpha",
                                           "sizesDiffer", "sample", "parts", "base", "departures"});
   return kind;

@@ -27,12 +27,41 @@ Timing readTiming(JsonReader& r, const Json& value, const JsonPlace& at) {
     t.easing = *easing;
   } else {
     r.complain({&at, "easing", 0, false},
-               "expected linear, bezier x1 y1 x2 y2, or steps n, found “" + text + "”");
+               "expected linear, bezier x1 y1 x2 y2, steps n, or spring period damping, found “" + text + "”");
   }
   return t;
 }
 
+Json propTimingsJson(const PropTimings& all) {
+  Json out = Json::array();
+  for (const PropTiming& each : all) {
+    Json entry = timingJson(each.timing);
+    entry["property"] = keyOf(each.prop);
+    out.push_back(std::move(entry));
+  }
+  return out;
+}
+
+PropTimings readPropTimings(JsonReader& r, const Json& value, const JsonPlace& at) {
+  PropTimings out;
+  r.each(value, at, "propertyTimings", [&](const Json& entry, const JsonPlace& here) {
+    if (!r.isObject(entry, here)) return;
+    const std::string key = r.text(entry, here, "property");
+    const auto prop = parseProp(key);
+    if (!prop)
+      return r.complain({&here, "property", 0, false},
+                        "expected a property such as fill or offsetX, found “" + key + "”");
+    for (const PropTiming& other : out)
+      if (other.prop == *prop)
+        return r.complain({&here, "property", 0, false}, "expected each property once");
+    out.push_back({*prop, readTiming(r, entry, here)});
+  });
+  return out;
+}
+
 Json effectJson(const Effect& e) {
+  if (e.type == EffectType::Sound)
+    return {{"do", "sound"}, {"file", e.file}, {"volume", e.volume}};
   if (e.type == EffectType::Message) return {{"do", "message"}, {"message", e.message}};
   if (e.type == EffectType::SetValue)
     return {{"do", "set"}, {"value", e.value.text}, {"to", e.formula}};
@@ -50,8 +79,12 @@ Effect readEffect(JsonReader& r, const Json& value, const JsonPlace& at) {
     e.type = EffectType::SetValue;
     e.value = {r.text(value, at, "value")};
     e.formula = r.text(value, at, "to");
+  } else if (what == "sound") {
+    e.type = EffectType::Sound;
+    e.file = r.text(value, at, "file");
+    e.volume = r.number(value, at, "volume", 1, 0, 1);
   } else if (what != "activate") {
-    r.complain({&at, "do", 0, false}, "expected activate, message or set");
+    r.complain({&at, "do", 0, false}, "expected activate, message, set or sound");
   }
   return e;
 }
@@ -65,6 +98,7 @@ Json transitionJson(const Transition& t) {
   if (!t.guard.empty()) out["if"] = t.guard;
   out["to"] = t.to.text;
   if (t.timing) out["timing"] = timingJson(*t.timing);
+  if (!t.propTimings.empty()) out["propertyTimings"] = propTimingsJson(t.propTimings);
   for (const Effect& effect : t.effects) out["effects"].push_back(effectJson(effect));
   addExtras(out, t.extra);
   return out;
@@ -87,11 +121,12 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   t.to = {r.id(value, at, "to")};
   if (const Json* timing = r.member(value, "timing"))
     t.timing = readTiming(r, *timing, {&at, "timing", 0, false});
+  t.propTimings = readPropTimings(r, value, at);
   r.each(value, at, "effects", [&](const Json& effect, const JsonPlace& here) {
     t.effects.push_back(readEffect(r, effect, here));
   });
   t.extra = JsonReader::extras(value,
-                               {"from", "on", "after", "message", "if", "to", "timing", "effects"});
+                               {"from", "on", "after", "message", "if", "to", "timing", "propertyTimings", "effects"});
   return t;
 }
 
@@ -117,6 +152,7 @@ void readRules(JsonReader& r, Machine& m, const Json& value, const JsonPlace& at
 
 Json toJson(const Machine& m) {
   Json out{{"id", m.id.text}, {"name", m.name}, {"timing", timingJson(m.timing)}};
+  if (!m.propTimings.empty()) out["propertyTimings"] = propTimingsJson(m.propTimings);
   if (m.wins == Wins::Focused) out["wins"] = "focus";
   if (m.fires != Fires::Release) out["fires"] = nameOf(m.fires);
   for (const Waiver& w : m.waivers)
@@ -145,6 +181,7 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
   m.name = r.text(value, at, "name");
   if (const Json* timing = r.member(value, "timing"))
     m.timing = readTiming(r, *timing, {&at, "timing", 0, false});
+  m.propTimings = readPropTimings(r, value, at);
   m.hold = r.milliseconds(value, at, "hold", 600);
   m.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   m.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
@@ -169,7 +206,7 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
   r.each(value, at, "transitions", [&](const Json& entry, const JsonPlace& here) {
     m.transitions.push_back(readTransition(r, entry, here));
   });
-  m.extra = JsonReader::extras(value, {"id", "name", "timing", "hold", "repeatDelay", "repeatInterval", "wins", "fires", "waivers", "states", "transitions"});
+  m.extra = JsonReader::extras(value, {"id", "name", "timing", "propertyTimings", "hold", "repeatDelay", "repeatInterval", "wins", "fires", "waivers", "states", "transitions"});
   return m;
 }
 

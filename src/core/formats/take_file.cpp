@@ -2,7 +2,7 @@
 
 #include <array>
 
-#include "core/formats/json_reader.h"
+#include "core/formats/json_lines.h"
 
 namespace bristle {
 namespace {
@@ -90,41 +90,32 @@ Result<Take> parseTake(std::string_view text) {
   Take take;
   bool header = false;
   Ms last = 0;
-  int number = 0;
-  while (!text.empty()) {
-    const auto end = std::min(text.find('\n'), text.size());
-    const auto line = text.substr(0, end);
-    text.remove_prefix(std::min(end + 1, text.size()));
-    ++number;
-    if (line.find_first_not_of(" \r\t") == line.npos) continue;
-    const std::string place = "line " + std::to_string(number);
-    auto json = parseJson(line);
-    if (!json) return fail(place, json.error().reason);
-    JsonReader r;
-    const JsonPlace top;
-    if (!r.isObject(*json, top)) return fail(place, r.error()->reason);
-    if (!header) {
-      if (r.number(*json, top, "take", 0) != 1)
-        return fail(place, "expected a take's header, {\"take\":1, …}");
-      take.name = r.text(*json, top, "name");
-      take.display = {r.text(*json, top, "display")};
-      take.screen = {r.text(*json, top, "screen")};
-      header = true;
-    } else {
-      take.steps.push_back(readStep(r, *json, top));
-      take.steps.back().source = number;
-      const auto& what = take.steps.back().what;
-      const Ms at =
-          what.index() == 0 ? std::get<InputEvent>(what).at : std::get<Expectation>(what).at;
-      if (!r.error() && at < last)
-        return fail(place, "expected a time of " + std::to_string(last) + " ms or later, found " +
-                               std::to_string(at));
-      last = at;
-    }
-    if (r.error())
-      return fail(place + (r.error()->place.empty() ? "" : ", " + r.error()->place),
-                  r.error()->reason);
-  }
+  const auto done =
+      eachJsonLine(text, [&](JsonReader& r, const Json& json, int number) -> std::string {
+        const JsonPlace top;
+        if (!header) {
+          if (r.number(json, top, "take", 0) != 1)
+            return "expected a take's header, {\"take\":1, …}";
+          if (r.member(json, "kind"))
+            return "a take of a kind alone, not of a menu: it plays on the scope of Motion";
+          take.name = r.text(json, top, "name");
+          take.display = {r.text(json, top, "display")};
+          take.screen = {r.text(json, top, "screen")};
+          header = true;
+          return {};
+        }
+        take.steps.push_back(readStep(r, json, top));
+        take.steps.back().source = number;
+        const auto& what = take.steps.back().what;
+        const Ms at =
+            what.index() == 0 ? std::get<InputEvent>(what).at : std::get<Expectation>(what).at;
+        if (!r.error() && at < last)
+          return "expected a time of " + std::to_string(last) + " ms or later, found " +
+                 std::to_string(at);
+        last = at;
+        return {};
+      });
+  if (!done) return tl::unexpected(done.error());
   if (!header)
     return fail("line 1", "expected a take's header, {\"take\":1, …}; the file is empty");
   return take;

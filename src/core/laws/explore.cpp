@@ -14,7 +14,7 @@ constexpr int kMostMessages = 200;  // in one step
 std::uint64_t keyOf(const Situation& s, size_t watched) {
   const auto afterDone = static_cast<std::uint64_t>(s.run.afterDone + 1);
   std::uint64_t key = s.run.state;
-  key = key << 5 | s.run.signals.bits;
+  key = key << 6 | s.run.signals.bits;
   key = key << 2 | std::uint64_t{s.run.byKey} << 1 | std::uint64_t{s.run.held};
   key = key << 5 | std::uint64_t{static_cast<std::uint8_t>(s.phase)} << 3 |
         std::uint64_t{s.count} << 1 | std::uint64_t{s.run.nextRepeat >= 0};
@@ -35,6 +35,9 @@ Explorer::Explorer(const Program& program, const Symbols& symbols, std::vector<d
                    const std::atomic<bool>* stop)
     : program_(program), start_(std::move(values)), stop_(stop) {
   start_.resize(std::max(start_.size(), symbols.values.size()));
+  const Minds minds = mindsOf(program);
+  messages_ = minds.messages;
+  readsCurrent_ = minds.current;
   collectValues(symbols);
 }
 
@@ -56,9 +59,6 @@ void Explorer::collectValues(const Symbols& symbols) {
   };
   for (std::uint16_t i = 0; i < program_.transitionCount(); ++i) {
     const ProgramTransition& t = program_.transition(i);
-    if (t.message >= 0 &&
-        std::find(messages_.begin(), messages_.end(), t.message) == messages_.end())
-      messages_.push_back(t.message);
     look(t.guard, true);
     for (const ProgramEffect& e : t.effects) look(e.formula, false);
   }
@@ -122,6 +122,13 @@ void Explorer::begin() {
   first.zone = zone;
   visits_.push_back(first);
   known_.emplace(keyOf(first.at, watched_.size()), 0);
+  if (!readsCurrent_) return;
+  // Whether a button is the current one is so from when its screen opens.
+  first.at.run.signals.set(Signals::Current, true);
+  first.parent = 0;
+  first.step = {Deed::Current};
+  visits_.push_back(first);
+  known_.emplace(keyOf(first.at, watched_.size()), 1);
 }
 
 void Explorer::delivering(const Program& program, const Running& run, Event event, int message,
@@ -184,8 +191,10 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
     case Deed::SetValue:
       values[static_cast<size_t>(step.index)] = step.value;
       break;
+    case Deed::Current:
+    case Deed::NotCurrent:
     case Deed::Wait:
-      break;
+      break;  // being current is settled when the screen opens
   }
   workOff(s, values);
   if (!internValues(s, values)) return false;

@@ -108,7 +108,7 @@ class Explorer : private DeliveryWatch {
   const std::atomic<bool>* stop_;
   std::vector<Visit> visits_;
   std::unordered_multimap<std::uint64_t, std::uint32_t> known_;
-  bool whole_ = true;
+  bool whole_ = true, readsCurrent_ = false;
   // of the step being taken
   std::vector<Outcome> outcomes_;
   std::optional<std::pair<std::uint32_t, std::uint32_t>> rivals_;

@@ -33,14 +33,16 @@ enum class Deed : std::uint8_t {
   Out,           // and goes
   PointerPress,  // a press by pointer or finger begins
   KeyPress,      // a press by accept begins
-  Release,       // the press ends where it is
-  Cancel,        // the press is called off
+  Release,       // the press ends where it is; `index` 1: the one by accept, for drawing
+  Cancel,        // the press is called off; the same
   Focus,
   Blur,
   Enable,
   Disable,
   Message,   // `index`: of the message in the symbols
   SetValue,  // somebody else sets `index` to `value`
+  Current,   // it is a button of the screen to which it leads,
+  NotCurrent,
   Wait,      // nothing but time: what is told happens by then
 };
 struct LawStep {

@@ -1,5 +1,7 @@
 #include "core/laws/score.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 namespace bristle {
@@ -15,6 +17,7 @@ constexpr std::array<LaneWords, kLaneCount> kLanes{{
     {"accept", Deed::KeyPress, Deed::Release},
     {"focus", Deed::Focus, Deed::Blur},
     {"disabled", Deed::Disable, Deed::Enable},
+    {"current", Deed::Current, Deed::NotCurrent},
 }};
 constexpr std::array<Preset, 6> kPresets{
     Preset::Click,          Preset::DragOff,           Preset::Sweep,
@@ -22,6 +25,8 @@ constexpr std::array<Preset, 6> kPresets{
 constexpr std::array<std::string_view, 6> kPresetNames{
     "click",         "press and drag off",  "sweep over",
     "focus by keys", "disabled while held", "frantic mouse"};
+
+constexpr Ms kTimed = 20, kUntimed = 300;  // between steps that are set apart
 
 bool isPress(Lane lane) {
   return lane == Lane::Press || lane == Lane::Accept;
@@ -38,10 +43,13 @@ Sequence sequenceOf(const Score& score) {
   std::vector<std::pair<int, LawStep>> all;
   for (const Stretch& s : score.stretches) {
     const LaneWords& words = kLanes[static_cast<size_t>(s.lane)];
-    all.push_back({isPress(s.lane) ? 3 : 2, {words.begins, s.from, 0, 0}});
+    // What is current is so before anything happens.
+    const int order = s.lane == Lane::Current ? -1 : isPress(s.lane) ? 3 : 2;
+    all.push_back({order, {words.begins, s.from, 0, 0}});
     if (s.to >= 0)
       all.push_back(
-          {isPress(s.lane) ? 0 : 1, {s.calledOff ? Deed::Cancel : words.ends, s.to, 0, 0}});
+          {isPress(s.lane) ? 0 : 1,
+           {s.calledOff ? Deed::Cancel : words.ends, s.to, s.lane == Lane::Accept ? 1 : 0, 0}});
   }
   for (const Moment& m : score.marks) all.push_back({4, m.step});
   std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) {
@@ -52,7 +60,9 @@ Sequence sequenceOf(const Score& score) {
   return out;
 }
 
-Score scoreOf(const Sequence& sequence) {
+namespace {
+
+Score drawn(const Sequence& sequence, Ms apart) {
   Score out;
   std::array<int, kLaneCount> open;
   open.fill(-1);
@@ -69,15 +79,10 @@ Score scoreOf(const Sequence& sequence) {
     out.stretches[static_cast<size_t>(index)].calledOff = calledOff;
     index = -1;
   };
-  // Steps of one time that depend on their order are set apart: far enough to be watched, where no
-  // timer is in it.
-  const bool timed = std::any_of(sequence.begin(), sequence.end(),
-                                 [](const LawStep& s) { return s.at > 0; });
-  const Ms apart = timed ? 20 : 300;
-  Ms last = timed ? -1 : 0;
+  Ms last = apart > kTimed ? 0 : -1;
   for (const LawStep& given : sequence) {
     LawStep step = given;
-    if (step.at <= last && step.deed != Deed::Wait) step.at = last + apart;
+    if (apart && step.at <= last && step.deed != Deed::Wait) step.at = last + apart;
     last = step.at;
     out.length = std::max(out.length, step.at + 800);
     for (int i = 0; i < kLaneCount; ++i)
@@ -85,12 +90,27 @@ Score scoreOf(const Sequence& sequence) {
     if (step.deed == Deed::Out) end(Lane::Over, step.at);
     if (step.deed == Deed::Blur) end(Lane::Focus, step.at);
     if (step.deed == Deed::Enable) end(Lane::Disabled, step.at);
-    if (step.deed == Deed::Release || step.deed == Deed::Cancel)
-      for (const Lane lane : {Lane::Press, Lane::Accept})
-        end(lane, step.at, step.deed == Deed::Cancel);
+    if (step.deed == Deed::NotCurrent) end(Lane::Current, step.at);
+    if (step.deed == Deed::Release || step.deed == Deed::Cancel) {
+      const bool pointer = step.index == 0 && open[static_cast<size_t>(Lane::Press)] >= 0;
+      end(pointer ? Lane::Press : Lane::Accept, step.at, step.deed == Deed::Cancel);
+    }
     if (step.deed == Deed::Message || step.deed == Deed::SetValue) out.marks.push_back({step});
   }
   return out;
+}
+
+}  // namespace
+
+// Far enough apart to be watched, where no timer is in it.
+Score scoreOf(const Sequence& sequence) {
+  const bool timed = std::any_of(sequence.begin(), sequence.end(),
+                                 [](const LawStep& s) { return s.at > 0; });
+  return drawn(sequence, timed ? kTimed : kUntimed);
+}
+
+Score scoreAsKept(const Sequence& sequence) {
+  return drawn(sequence, 0);
 }
 
 void setLane(Score& score, Lane lane, Ms from, Ms to, bool on) {
@@ -169,6 +189,25 @@ StateIndex ScoreRun::at(Ms time) const {
   return out;
 }
 
+std::string toLine(const Outcome& o, const Machine& machine, const Symbols& symbols) {
+  switch (o.type) {
+    case OutcomeType::State:
+      return fmt::format("state {} → {}", machine.states[o.from].id.text,
+                         machine.states[o.to].id.text);
+    case OutcomeType::Activate:
+      return "activate";
+    case OutcomeType::Message:
+      return "message " + symbols.messages[o.index];
+    case OutcomeType::SetValue:
+      return fmt::format("value {} = {:g}", symbols.values[o.index].text, o.value);
+    case OutcomeType::Sound:
+      return fmt::format("sound {} at {:g}", symbols.sounds[o.index], o.value);
+    case OutcomeType::Runaway:
+      return "stopped an endless chain";
+  }
+  return {};
+}
+
 ScoreRun play(const Program& program, const std::vector<double>& values, const Score& score) {
   SequencePlayer player(program, values);
   for (const LawStep& step : sequenceOf(score)) player.step(step);
@@ -180,7 +219,8 @@ ScoreRun play(const Program& program, const std::vector<double>& values, const S
     if (o.type == OutcomeType::State)
       out.states.push_back({o.at, o.to,
                             static_cast<std::int32_t>(
-                                program.transition(static_cast<std::uint16_t>(o.index)).source)});
+                                program.transition(static_cast<std::uint16_t>(o.index)).source),
+                            static_cast<std::uint16_t>(o.index)});
   return out;
 }
 

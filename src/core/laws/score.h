@@ -4,8 +4,8 @@
 
 namespace bristle {
 
-enum class Lane : std::uint8_t { Over, Press, Accept, Focus, Disabled };
-inline constexpr int kLaneCount = 5;
+enum class Lane : std::uint8_t { Over, Press, Accept, Focus, Disabled, Current };
+inline constexpr int kLaneCount = 6;
 std::string_view nameOf(Lane lane);
 
 // The lane's signal is on from one time to the other; −1: to the end.
@@ -30,7 +30,10 @@ struct Score {
 // Steps in the order of their times; at the same time what ends comes before what begins, and a
 // press after what it needs.
 Sequence sequenceOf(const Score& score);
+// For watching: steps of one time that depend on their order are set apart.
 Score scoreOf(const Sequence& sequence);
+// At the very times that it has.
+Score scoreAsKept(const Sequence& sequence);
 
 // Turns a lane on or off from `from` to `to`; what it touches there is joined or cut.
 void setLane(Score& score, Lane lane, Ms from, Ms to, bool on);
@@ -52,12 +55,15 @@ struct StatePeriod {
   Ms from = 0;
   StateIndex state = 0;
   std::int32_t transition = -1;  // its place in Machine::transitions; −1 at the start
+  std::uint16_t taken = 0;       // … and in the program
 };
 struct ScoreRun {
   std::vector<StatePeriod> states;
   std::vector<Outcome> outcomes;
   StateIndex at(Ms time) const;
 };
+// "state normal → hover", "activate", …: states by ids, as in a trace.
+std::string toLine(const Outcome& outcome, const Machine& machine, const Symbols& symbols);
 ScoreRun play(const Program& program, const std::vector<double>& values, const Score& score);
 
 }  // namespace bristle

@@ -121,6 +121,10 @@ void SequencePlayer::step(const LawStep& step) {
     case Deed::SetValue:
       values_[static_cast<size_t>(step.index)] = step.value;
       break;
+    case Deed::Current:
+    case Deed::NotCurrent:
+      run_.signals.set(Signals::Current, step.deed == Deed::Current);
+      break;
     case Deed::Wait:
       break;
   }
@@ -170,6 +174,10 @@ std::string inWords(const LawStep& step, const Symbols& symbols) {
     case Deed::SetValue:
       return fmt::format("@{} becomes {:g}", symbols.values[static_cast<size_t>(step.index)].text,
                          step.value);
+    case Deed::Current:
+      return "it is the current one";
+    case Deed::NotCurrent:
+      return "it is not the current one any more";
     case Deed::Wait:
       return "time passes";
   }

@@ -35,7 +35,43 @@ double parameterAt(double x1, double x2, double x) {
   return t;
 }
 
+constexpr double kPi = 3.14159265358979323846;
+constexpr double kRest = 0.001;      // of the way: less cannot be seen
+constexpr double kNoWaves = 0.98;    // from this damping on what overshoots is far below kRest
+
+// Where a spring is, 0 at its start, 1 at its target. `t` ms.
+double springAt(const Easing& e, double t) {
+  const double omega = 2 * kPi / e.period, z = e.damping;
+  if (z < 1 - 1e-6) {
+    const double wave = omega * std::sqrt(1 - z * z);
+    return 1 - std::exp(-z * omega * t) *
+                   (std::cos(wave * t) + z * omega / wave * std::sin(wave * t));
+  }
+  if (z < 1 + 1e-6) return 1 - std::exp(-omega * t) * (1 + omega * t);
+  const double root = omega * std::sqrt(z * z - 1), fast = -z * omega - root,
+               slow = -z * omega + root;
+  return 1 + (fast * std::exp(slow * t) - slow * std::exp(fast * t)) / (slow - fast);
+}
+
 }  // namespace
+
+double restsAfter(const Easing& e) {
+  const double omega = 2 * kPi / e.period, z = e.damping;
+  if (z < kNoWaves) return std::log(1 / (kRest * std::sqrt(1 - z * z))) / (z * omega);
+  double low = 0, high = e.period;
+  while (1 - springAt(e, high) > kRest) high *= 2;
+  for (int i = 0; i < 40; ++i) {
+    const double middle = (low + high) / 2;
+    (1 - springAt(e, middle) > kRest ? low : high) = middle;
+  }
+  return high;
+}
+
+double runTime(const Timing& timing) {
+  return timing.easing.type == EasingType::Spring
+             ? restsAfter(timing.easing)
+             : static_cast<double>(std::max<Ms>(timing.duration, 0));
+}
 
 double ease(const Easing& e, double progress) {
   const double p = std::clamp(progress, 0.0, 1.0);
@@ -50,6 +86,11 @@ double ease(const Easing& e, double progress) {
       const double n = std::max(e.count, 1);
       const double step = std::floor(p * n) + (e.jumpAtStart ? 1 : 0);
       return std::clamp(step / n, 0.0, 1.0);
+    }
+    case EasingType::Spring: {
+      // What is left at the end is spread over the run, so that nothing jumps there.
+      const double end = restsAfter(e);
+      return springAt(e, p * end) + (1 - springAt(e, end)) * p;
     }
   }
   return p;

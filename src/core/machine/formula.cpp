@@ -12,12 +12,13 @@ namespace bristle {
 namespace {
 // Deeper formulas are refused when compiled, so that running them needs no checks.
 constexpr int kDeepest = 32;
-constexpr std::array<std::pair<std::string_view, Signals::Bit>, 5> kSignals{
+constexpr std::array<std::pair<std::string_view, Signals::Bit>, 6> kSignals{
     {{"over", Signals::Over},
      {"armed", Signals::Armed},
      {"down", Signals::Down},
      {"focus", Signals::Focus},
-     {"enabled", Signals::Enabled}}};
+     {"enabled", Signals::Enabled},
+     {"current", Signals::Current}}};
 }  // namespace
 
 int Symbols::valueIndex(const ValueId& id) const {
@@ -25,11 +26,27 @@ int Symbols::valueIndex(const ValueId& id) const {
   return at == values.end() ? -1 : static_cast<int>(at - values.begin());
 }
 
+namespace {
+int indexIn(std::vector<std::string>& all, std::string_view name) {
+  const auto at = std::find(all.begin(), all.end(), name);
+  if (at != all.end()) return static_cast<int>(at - all.begin());
+  all.emplace_back(name);
+  return static_cast<int>(all.size()) - 1;
+}
+}  // namespace
+
 int Symbols::messageIndex(std::string_view name) {
-  const auto at = std::find(messages.begin(), messages.end(), name);
-  if (at != messages.end()) return static_cast<int>(at - messages.begin());
-  messages.emplace_back(name);
-  return static_cast<int>(messages.size()) - 1;
+  return indexIn(messages, name);
+}
+
+int Symbols::soundIndex(std::string_view file) {
+  return indexIn(sounds, file);
+}
+
+bool Formula::reads(Signals::Bit signal) const {
+  return std::any_of(ops_.begin(), ops_.end(), [&](const Op& op) {
+    return op.code == Code::Signal && op.index == signal;
+  });
 }
 
 double Formula::value(Signals signals, std::span<const double> values) const {

@@ -29,6 +29,10 @@ void doEffects(const ProgramTransition& transition, const Running& run, const St
   for (const ProgramEffect& effect : transition.effects) {
     Outcome out{OutcomeType::Activate, 0, 0, effect.index, 0, c.now};
     if (effect.type == EffectType::Message) out.type = OutcomeType::Message;
+    if (effect.type == EffectType::Sound) {
+      out.type = OutcomeType::Sound;
+      out.value = effect.volume;
+    }
     if (effect.type == EffectType::SetValue) {
       out.type = OutcomeType::SetValue;
       out.value = effect.formula.value(run.signals, c.values);

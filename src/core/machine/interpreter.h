@@ -25,14 +25,14 @@ struct Running {
   bool operator==(const Running&) const = default;
 };
 
-enum class OutcomeType : std::uint8_t { State, Activate, Message, SetValue, Runaway };
+enum class OutcomeType : std::uint8_t { State, Activate, Message, SetValue, Sound, Runaway };
 
 // What a machine did. For State `index` is the transition in the program.
 struct Outcome {
   OutcomeType type;
   StateIndex from = 0, to = 0;
-  std::uint32_t index = 0;  // of the transition, the message or the value
-  double value = 0;         // what a value was set to
+  std::uint32_t index = 0;  // of the transition, the message, the value or the sound
+  double value = 0;         // what a value was set to; a sound's volume
   Ms at = 0;
 };
 

@@ -30,15 +30,26 @@ class LookTable {
   int channel(const PropKey& key) const;
   // The channels that are not the same in every state: the only ones that can move.
   std::span<const int> varying() const { return varying_; }
-  // How long frame sequences go on playing in a state, ms; 0: none does.
+  // How long something moves in a state by itself, ms: frame sequences, key frames; 0: nothing does.
   Ms playsFor(StateIndex index) const { return playing_[index]; }
+  bool playsForEver(StateIndex index) const;
+  // Whether key frames move the channel in a state.
+  bool stirs(StateIndex index, int channel) const;
+  // What the state shows in a channel so long after it was entered: the look's value, and what key
+  // frames add to it. With `reduced` what has no end adds nothing, and what ends has ended.
+  // Only for channels that stir; the others show state(index).
+  double stirred(StateIndex index, int channel, Ms since, bool reduced) const;
 
  private:
+  void addMotion(const Kind& kind, const StateId& state);
   std::vector<PropKey> channels_;
   std::vector<Look> states_;
   Look base_;
   std::vector<int> varying_;
   std::vector<Ms> playing_;
+  std::vector<StateMotion> motions_;        // by state
+  std::vector<std::vector<int>> stirring_;  // by state: of each track, the channel
+  std::vector<std::pair<double, double>> ranges_;  // of channels that stir
 };
 
 // Runs a look from state to state. An interruption starts at what is on screen; turning back is
@@ -46,14 +57,18 @@ class LookTable {
 class LookPlayer {
  public:
   explicit LookPlayer(std::shared_ptr<const LookTable> table, StateIndex state = 0);
-  void go(StateIndex state, const Timing& timing, Ms now);
+  void go(StateIndex state, const Pace& pace, Ms now);
+  void go(StateIndex state, const Timing& timing, Ms now) { go(state, Pace{timing, {}}, now); }
+  // Reduced motion: from now on nothing takes time, and what moves without end stands still.
+  void setReduced(bool on) { reduced_ = on; }
   // The look at `now`, which may not be before the last call's.
   const Look& at(Ms now);
-  bool moving(Ms now) const { return now < movingUntil_ || since(now) < table_->playsFor(state_); }
+  bool moving(Ms now) const;
   const LookTable& table() const { return *table_; }
   StateIndex state() const { return state_; }
-  // How long it has been going to its state, or been in it: what frame sequences run by.
-  Ms since(Ms now) const { return now - entered_; }
+  // How long it has been going to its state, or been in it: what frame sequences run by. With
+  // reduced motion what loops stands at its first frame, what ends at its last.
+  Ms since(Ms now) const;
 
  private:
   struct Run {
@@ -73,7 +88,9 @@ class LookPlayer {
   std::vector<Easing> easings_;  // by run: an older one keeps its own
   std::vector<Run> runs_;        // one for each channel that varies
   Look now_;
+  Value goal_;
   Ms movingUntil_ = 0, entered_ = 0;
+  bool reduced_ = false;
 };
 
 }  // namespace bristle

@@ -23,6 +23,17 @@ Timing settledTiming(Timing timing, const Naming& names) {
   return timing;
 }
 
+Pace paceOf(const Machine& machine, const Transition& t, const Naming& names) {
+  Pace out{settledTiming(t.timing.value_or(machine.timing), names), {}};
+  for (const PropTimings* from : {&t.propTimings, &machine.propTimings})
+    for (const PropTiming& each : *from) {
+      const bool known = std::any_of(out.own.begin(), out.own.end(),
+                                     [&](const PropTiming& o) { return o.prop == each.prop; });
+      if (!known) out.own.push_back({each.prop, settledTiming(each.timing, names)});
+    }
+  return out;
+}
+
 Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, Symbols& symbols,
                                             const Naming& names) {
   const Transition& from = machine.transitions[at];
@@ -33,12 +44,14 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
   out.common = !from.from;
   out.after = from.after;
   if (from.on == Event::Message) out.message = symbols.messageIndex(from.message);
-  out.timing = settledTiming(from.timing.value_or(machine.timing), names);
+  out.pace = paceOf(machine, from, names);
   auto guard = compileFormula(from.guard, symbols);
   if (!guard) return fail(place + ", guard, " + guard.error().place, guard.error().reason);
   out.guard = std::move(*guard);
   for (const Effect& effect : from.effects) {
-    ProgramEffect compiled{effect.type, 0, {}};
+    ProgramEffect compiled{effect.type, 0, {}, std::clamp(effect.volume, 0.0, 1.0)};
+    if (effect.type == EffectType::Sound)
+      compiled.index = static_cast<std::uint32_t>(symbols.soundIndex(effect.file));
     if (effect.type == EffectType::Message)
       compiled.index = static_cast<std::uint32_t>(symbols.messageIndex(effect.message));
     if (effect.type == EffectType::SetValue) {
@@ -56,6 +69,12 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
 }
 
 }  // namespace
+
+const Timing& Pace::of(Prop prop) const {
+  for (const PropTiming& each : own)
+    if (each.prop == prop) return each.timing;
+  return all;
+}
 
 Result<Program> Program::compile(const Machine& machine, Symbols& symbols, const Naming& names) {
   if (machine.states.empty()) return fail("machine “" + machine.name + "”", "it has no states");
@@ -99,6 +118,22 @@ void Program::sortByStateAndEvent(const Machine& machine) {
       span.count = static_cast<std::uint16_t>(order_.size() - span.from);
     }
   }
+}
+
+Minds mindsOf(const Program& program) {
+  Minds out;
+  const auto add = [](auto& all, auto one) {
+    if (std::find(all.begin(), all.end(), one) == all.end()) all.push_back(one);
+  };
+  for (std::uint16_t i = 0; i < program.transitionCount(); ++i) {
+    const ProgramTransition& t = program.transition(i);
+    if (t.message >= 0) add(out.messages, t.message);
+    out.current = out.current || t.guard.reads(Signals::Current);
+    for (const ProgramEffect& e : t.effects)
+      out.current = out.current || e.formula.reads(Signals::Current);
+    t.guard.each([&](std::uint32_t value) { add(out.values, value); }, [](double) {});
+  }
+  return out;
 }
 
 }  // namespace bristle

@@ -16,8 +16,16 @@ using StateIndex = std::uint16_t;
 
 struct ProgramEffect {
   EffectType type;
-  std::uint32_t index = 0;  // of the message or of the value
+  std::uint32_t index = 0;  // of the message, the value or the sound
   Formula formula;
+  double volume = 1;
+};
+
+// How a transition runs: the properties that have a timing of their own by it, the others by `all`.
+struct Pace {
+  Timing all;
+  PropTimings own;
+  const Timing& of(Prop prop) const;
 };
 
 struct ProgramTransition {
@@ -28,7 +36,7 @@ struct ProgramTransition {
   std::int32_t message = -1;
   Formula guard;
   std::vector<ProgramEffect> effects;
-  Timing timing;
+  Pace pace;
 };
 
 class Program {
@@ -65,5 +73,14 @@ class Program {
   std::vector<std::uint16_t> order_;
   std::vector<Span> spans_;
 };
+
+// What, beside the signals of every button, a machine minds: whether it is current, messages that it
+// answers, values that its guards read.
+struct Minds {
+  bool current = false;
+  std::vector<int> messages;
+  std::vector<std::uint32_t> values;
+};
+Minds mindsOf(const Program& program);
 
 }  // namespace bristle

@@ -27,6 +27,12 @@ Result<Session> Session::start(const Project& project, const Display& display,
   return s;
 }
 
+void Session::setReducedMotion(bool on) {
+  reduced_ = on;
+  for (ScreenRun& run : stack_)
+    for (ButtonRun& button : run.buttons) button.player.setReduced(on);
+}
+
 ItemId Session::focused() const {
   if (stack_.empty() || stack_.back().focus < 0) return {};
   return stack_.back().buttons[size_t(stack_.back().focus)].item->id;
@@ -143,11 +149,16 @@ void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
   const size_t depth = stack_.size() - 1;
   for (size_t b = 0; b < top().buttons.size(); ++b) {
     ButtonRun& opened = top().buttons[b];
+    opened.player.setReduced(reduced_);
+    const Action& action = opened.item->button()->action;
+    opened.running.signals.set(Signals::Current,
+                               action.type == ActionType::Open && action.screen == id);
     if (!opened.item->button()->disabled) continue;
     // A screen opens at rest: nothing moves into being disabled, it simply is.
     outcomes_.clear();
     setEnabled(*opened.kind->program, opened.running, false, {now_, values_, &outcomes_});
     opened.player = LookPlayer(opened.kind->looks, opened.running.state);
+    opened.player.setReduced(reduced_);
     for (Outcome& outcome : outcomes_)
       if (outcome.type != OutcomeType::State)
         queue_.push_back({depth, static_cast<int>(b), outcome});
@@ -195,7 +206,7 @@ void Session::collect(size_t depth, int box) {
     if (outcome.type == OutcomeType::State) {
       const auto& states = run.kind->machine->states;
       run.player.go(outcome.to,
-                    run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).timing,
+                    run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).pace,
                     outcome.at);
       if (outcome.from != outcome.to)
         add({0,
@@ -269,6 +280,10 @@ void Session::handle(const Happened& happened) {
       break;
     case OutcomeType::SetValue:
       break;  // done when it was collected
+    case OutcomeType::Sound:
+      add({0, TraceType::Sound, item.id, {}, {}, {}, {}, {}, outcome.value,
+           symbols_.sounds[outcome.index]});
+      break;
     case OutcomeType::Runaway:
       add({0, TraceType::Runaway, item.id, {}, {}, {}, {}, {}, 0, {}});
       break;

@@ -23,6 +23,8 @@ class Session {
 
   // For hit areas that are not boxes; must outlive the session.
   void setHitTest(const HitTest* test) { hitTest_ = test; }
+  // What moves takes no time, and what moves without end stands still, from now on.
+  void setReducedMotion(bool on);
   // Time goes on to the event's, then the event is worked off. An earlier time counts as now.
   void feed(const InputEvent& event);
 
@@ -94,7 +96,7 @@ class Session {
   std::deque<Happened> queue_;
   bool settling_ = false;
   Ms now_ = 0;
-  bool ended_ = false;
+  bool ended_ = false, reduced_ = false;
   Device modality_ = Device::Keyboard;
   Press pointerPress_, keyPress_;
   int held_[4] = {};    // by Dir: by how many devices it is held

@@ -45,6 +45,8 @@ std::string line(const TraceEntry& e, const Names& names) {
       return fmt::format("message {}", e.how);
     case TraceType::Value:
       return fmt::format("value {} = {:g}", names.value(e.value), e.number);
+    case TraceType::Sound:
+      return fmt::format("sound {} at {:g}", e.how, e.number);
     case TraceType::Modality:
       return fmt::format("device {}", e.how);
     case TraceType::Quit:

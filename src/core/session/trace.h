@@ -17,13 +17,15 @@ enum class TraceType : std::uint8_t {
   Bump,
   Message,
   Value,
+  Sound,
   Modality,
   Quit,
   Runaway,
 };
 
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
-// the state before, `to` the state after, `how` a word or two on why.
+// the state before, `to` the state after, `how` a word or two on why. Sound: `how` is its file,
+// `number` its volume, 0–1.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;

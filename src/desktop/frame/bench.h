@@ -23,6 +23,9 @@ class Bench : public QWidget {
   virtual void leave() {}
   // What the bottom line says when nothing else is to be said.
   virtual QString hint() const = 0;
+
+ Q_SIGNALS:
+  void hintChanged();
 };
 
 struct BenchInfo {

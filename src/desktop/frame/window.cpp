@@ -3,6 +3,7 @@
 #include <QApplication>
 #include <QButtonGroup>
 #include <QCloseEvent>
+#include <QDir>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
@@ -19,6 +20,7 @@
 #include "desktop/frame/finder.h"
 #include "desktop/frame/theme.h"
 #include "desktop/shelf/shelf.h"
+#include "devices/sound_file.h"
 #include "paint/convert.h"
 
 // Resources of a static library must be asked for; the macro wants to stand outside namespaces.
@@ -200,6 +202,9 @@ Bench* Window::need(size_t index) {
   if (bench) return bench;
   bench = benches()[index].make(work_, pages_);
   cardOf_[bench] = scrolling(bench->card());
+  connect(bench, &Bench::hintChanged, this, [this] {
+    if (hinting_) say({}, false);
+  });
   pages_->addWidget(bench);
   cards_->addWidget(cardOf_[bench]);
   return bench;
@@ -346,7 +351,11 @@ void Window::refresh() {
 // copy may be read while this one is edited.
 void Window::findFindings() {
   if (finding_.isRunning()) return findingSoon_.start();
-  finding_.setFuture(QtConcurrent::run([project = work_.project()] { return check(project); }));
+  finding_.setFuture(QtConcurrent::run([project = work_.project(), folder = work_.folder()] {
+    return check(project, [&](const std::string& sound) {
+      return whyNoSound(fromQt(QDir(folder).filePath(toQt(sound))));
+    });
+  }));
 }
 
 void Window::showFindings() {

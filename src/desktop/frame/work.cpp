@@ -23,6 +23,7 @@ PropKey firstRow(const Kind& kind) {
 
 Work::Work() : history_(emptyProject()) {
   keepPicksValid();
+  connect(&sounds_, &Sounds::failed, this, [this](const QString& why) { tell(why, true); });
 }
 
 bool Work::perform(const Edit& edit) {
@@ -60,6 +61,7 @@ void Work::replace(Project project, const QString& folder, bool readOnly) {
 void Work::setFolder(const QString& folder) {
   folder_ = folder;
   looks_.pictures().setFolder(folder);
+  sounds_.setFolder(folder);
 }
 
 void Work::markSaved() {

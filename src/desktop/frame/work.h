@@ -9,6 +9,7 @@
 #include "core/edit/history.h"
 #include "core/edit/kind_edits.h"
 #include "core/focus/screen_routes.h"
+#include "desktop/view/sounds.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
 
@@ -72,6 +73,7 @@ class Work : public QObject {
 
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
+  Sounds& sounds() { return sounds_; }
   const FontMeasure& measure() const { return measure_; }
   // Where pictures and takes of the project lie; empty until it is saved.
   const QString& folder() const { return folder_; }
@@ -93,6 +95,7 @@ class Work : public QObject {
   LookPainter looks_;
   LookTables tables_;
   FontMeasure measure_;
+  Sounds sounds_;
   QString folder_;
   bool readOnly_ = false;
   std::optional<Layout> layout_;

@@ -90,7 +90,7 @@ GraphView::GraphView(Work& work, MotionView& view, LawWatch& laws, QWidget* pare
 
 QRectF GraphView::tileOf(const StateId& id) const {
   const Machine* machine = work_.machine();
-  if (!machine) return {};
+  if (!machine || (id && !findState(*machine, id))) return {};
   if (!id) return {kMargin, height() - kRail - 4, width() - 2 * kMargin, kRail};
   std::array<int, 4> counts{};
   int column = 0, row = 0;
@@ -280,14 +280,14 @@ void GraphView::paintEvent(QPaintEvent*) {
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) ==
         link.transitions.end())
       paintLink(p, link);
-  const StateIndex active = view_.run().at(view_.time());
+  const StateIndex active = view_.stateAt(view_.time());
   for (size_t i = 0; i < machine->states.size(); ++i)
     paintTile(p, i, i == active && !view_.run().states.empty());
   for (const Link& link : all)
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) !=
         link.transitions.end())
       paintLink(p, link);
-  if (pulling_) {
+  if (pulling_ && !readOnly_) {
     p.setPen(QPen(t.accent, 2, Qt::DashLine));
     p.drawLine(tileOf(*pulling_).center(), now_);
   }
@@ -310,7 +310,7 @@ void GraphView::mousePressEvent(QMouseEvent* event) {
 
 void GraphView::mouseMoveEvent(QMouseEvent* event) {
   now_ = event->position();
-  if (pulling_) update();
+  if (pulling_ && !readOnly_) update();
 }
 
 void GraphView::mouseReleaseEvent(QMouseEvent* event) {
@@ -319,7 +319,7 @@ void GraphView::mouseReleaseEvent(QMouseEvent* event) {
   const auto to = tileAt(event->position());
   const Machine* machine = work_.machine();
   const State* target = to && machine ? findState(*machine, *to) : nullptr;
-  if (from && target && *from != *to) add(*from, *to);
+  if (from && target && *from != *to && !readOnly_) add(*from, *to);
 }
 
 void GraphView::add(const StateId& from, const StateId& to) {
@@ -337,7 +337,7 @@ void GraphView::keyPressEvent(QKeyEvent* event) {
   const Machine* machine = work_.machine();
   if (!machine) return;
   const int key = event->key();
-  if (key == Qt::Key_Delete && view_.transition() >= 0) {
+  if (key == Qt::Key_Delete && view_.transition() >= 0 && !readOnly_) {
     work_.perform(removeTransition(machine->id, size_t(view_.transition())));
     return;
   }

@@ -12,7 +12,9 @@ class GraphView : public QWidget {
   Q_OBJECT
  public:
   GraphView(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
-  QSize minimumSizeHint() const override { return {320, 220}; }
+  QSize minimumSizeHint() const override { return {320, 200}; }
+  // Only to be looked at and picked in.
+  void setReadOnly(bool on) { readOnly_ = on; }
   // Where a state's tile stands; the rail for no state. For drags and for tests.
   QRectF tileOf(const StateId& id) const;
   // The middle of the stroke of all transitions from one to the other.
@@ -41,6 +43,7 @@ class GraphView : public QWidget {
   Work& work_;
   MotionView& view_;
   LawWatch& laws_;
+  bool readOnly_ = false;
   std::optional<StateId> pulling_;
   QPointF now_;
 };

@@ -9,11 +9,23 @@ namespace {
 
 constexpr int kSoon = 80;  // ms after the last change
 
+// The picked kind's looks as the laws see them, with what they are made from.
+struct Looked {
+  LookPainter painter;
+  LookTable table;
+  RenderedLooks looks;
+  Looked(const Project& project, const Kind& kind, const Machine& machine, const QString& folder)
+      : table(kind, machine, naming(project)),
+        looks(painter, kind, table, groundOf(project, kind)) {
+    painter.pictures().setFolder(folder);
+  }
+};
+
 // A project is a value: this copy may be read while the window's is edited. Pictures are read anew,
 // by a painter of the thread's own.
 Lawfulness checked(const Project& project, const KindId& id, const QString& folder,
                    const std::atomic<bool>* stop) {
-  Lawfulness out{id, {}, {}, {}};
+  Lawfulness out{id, {}, {}, {}, {}};
   const Kind* kind = find(project, id);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
   if (!machine) return out;
@@ -22,12 +34,26 @@ Lawfulness checked(const Project& project, const KindId& id, const QString& fold
     out.error = ready.error();
     return out;
   }
-  LookPainter painter;
-  painter.pictures().setFolder(folder);
-  const LookTable table(*kind, *machine, naming(project));
-  const RenderedLooks looks(painter, *kind, table, groundOf(project, *kind));
-  out.report = checkLaws({*machine, ready->program, ready->symbols, ready->values, &looks, stop});
+  const Looked looked(project, *kind, *machine, folder);
+  out.report =
+      checkLaws({*machine, ready->program, ready->symbols, ready->values, &looked.looks, stop});
   out.symbols = std::move(ready->symbols);
+  return out;
+}
+
+std::map<int, Mend> mended(const Project& project, const KindId& id, const QString& folder,
+                           const LawReport& report, const std::atomic<bool>* stop) {
+  std::map<int, Mend> out;
+  const Kind* kind = find(project, id);
+  const Machine* machine = kind ? find(project, kind->machine) : nullptr;
+  if (!machine) return out;
+  const Looked looked(project, *kind, *machine, folder);
+  for (int i = 0; i < kLaws && !stop->load(); ++i) {
+    const LawResult& law = report.laws[size_t(i)];
+    if (!law.broken || !law.waived.empty()) continue;
+    if (auto mend = mendFor(*machine, project, Law(i + 1), &looked.looks, stop))
+      out.emplace(i, std::move(*mend));
+  }
   return out;
 }
 
@@ -49,12 +75,19 @@ LawWatch::LawWatch(Work& work, QObject* parent) : QObject(parent), work_(work) {
     if (*stop_) return soon_.start();
     last_ = checking_.result();
     Q_EMIT changed();
+    beginMending();
+  });
+  connect(&mending_, &QFutureWatcherBase::finished, this, [this] {
+    if (*stop_ || !last_) return;
+    last_->mends = mending_.result();
+    Q_EMIT changed();
   });
 }
 
 LawWatch::~LawWatch() {
   if (stop_) *stop_ = true;
   checking_.waitForFinished();
+  mending_.waitForFinished();
 }
 
 void LawWatch::setOn(bool on) {
@@ -63,11 +96,20 @@ void LawWatch::setOn(bool on) {
 }
 
 void LawWatch::begin() {
-  if (checking_.isRunning()) return soon_.start();
+  if (checking_.isRunning() || mending_.isRunning()) return soon_.start();
   stop_ = std::make_shared<std::atomic<bool>>(false);
   checking_.setFuture(QtConcurrent::run(
       [project = work_.project(), kind = work_.picked().kind, folder = work_.folder(),
        stop = stop_] { return checked(project, kind, folder, stop.get()); }));
+}
+
+void LawWatch::beginMending() {
+  if (last_->error || !last_->report.whole || last_->report.allKept()) return;
+  mending_.setFuture(QtConcurrent::run(
+      [project = work_.project(), kind = last_->kind, folder = work_.folder(),
+       report = last_->report, stop = stop_] {
+        return mended(project, kind, folder, report, stop.get());
+      }));
 }
 
 }  // namespace bristle

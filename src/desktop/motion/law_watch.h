@@ -4,9 +4,10 @@
 #include <QFutureWatcher>
 #include <QTimer>
 #include <atomic>
+#include <map>
 #include <memory>
 
-#include "core/laws/check.h"
+#include "core/laws/mend.h"
 #include "desktop/frame/work.h"
 
 namespace bristle {
@@ -17,6 +18,8 @@ struct Lawfulness {
   LawReport report;
   Symbols symbols;
   std::optional<Error> error;  // a formula that cannot be read: nothing was checked
+  // By law, 0–9: the mends of those that are broken, where there is one. Found after the report.
+  std::map<int, Mend> mends;
 };
 
 class LawWatch : public QObject {
@@ -28,7 +31,9 @@ class LawWatch : public QObject {
   const Lawfulness* now() const {
     return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
   }
-  bool checking() const { return checking_.isRunning() || soon_.isActive(); }
+  bool checking() const {
+    return checking_.isRunning() || mending_.isRunning() || soon_.isActive();
+  }
   // Only while somebody looks.
   void setOn(bool on);
 
@@ -37,11 +42,13 @@ class LawWatch : public QObject {
 
  private:
   void begin();
+  void beginMending();
   Work& work_;
   bool on_ = false;
   QTimer soon_;
   std::shared_ptr<std::atomic<bool>> stop_;
   QFutureWatcher<Lawfulness> checking_;
+  QFutureWatcher<std::map<int, Mend>> mending_;
   std::optional<Lawfulness> last_;
 };
 

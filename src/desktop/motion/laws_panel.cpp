@@ -30,6 +30,11 @@ LawsPanel::LawsPanel(Work& work, MotionView& view, LawWatch& laws, QWidget* pare
   play_->setAutoDefault(true);
   connect(play_, &QPushButton::clicked, this, [this] { show(list_->currentRow()); });
   column->addWidget(play_);
+  mend_ = new QPushButton(tr("Mend it"));
+  mend_->setAccessibleName(tr("Mend the law"));
+  mend_->setAutoDefault(true);
+  connect(mend_, &QPushButton::clicked, this, &LawsPanel::mend);
+  column->addWidget(mend_);
   reason_ = new QLineEdit;
   reason_->setAccessibleName(tr("Why this law is switched off"));
   reason_->setPlaceholderText(tr("switch off: say why"));
@@ -101,6 +106,7 @@ void LawsPanel::tellOne() {
   const bool isLaw = now && !now->error && row >= 0 && row < kLaws;
   reason_->setVisible(isLaw);
   play_->setVisible(false);
+  mend_->setVisible(false);
   if (!isLaw) {
     const QListWidgetItem* item = list_->currentItem();
     what_->setText(now && now->error ? toQt(now->error->text())
@@ -110,12 +116,27 @@ void LawsPanel::tellOne() {
   }
   const LawResult& r = now->report.laws[size_t(row)];
   if (r.broken) {
-    what_->setText(tr("%1 – when %2.").arg(toQt(r.what), toQt(inWords(r.sequence, now->symbols))));
+    QString words = tr("%1 – when %2.").arg(toQt(r.what), toQt(inWords(r.sequence, now->symbols)));
+    if (const auto mend = now->mends.find(row); mend != now->mends.end()) {
+      QStringList lines;
+      for (const auto& line : mend->second.words) lines << toQt(line);
+      words += tr("\nMend: %1.").arg(lines.join(QStringLiteral("; ")));
+      mend_->setVisible(true);
+    }
+    what_->setText(words);
   } else {
     what_->setText(toQt(std::string(meaningOf(Law(row + 1)))));
   }
   play_->setVisible(r.broken && !r.sequence.empty());
   if (!reason_->hasFocus()) reason_->setText(toQt(r.waived));
+}
+
+void LawsPanel::mend() {
+  const Lawfulness* now = laws_.now();
+  const auto at = now ? now->mends.find(list_->currentRow()) : std::map<int, Mend>::const_iterator{};
+  if (!now || at == now->mends.end() || !work_.machine()) return;
+  const Mend mend = at->second;
+  work_.perform(mendMachine(work_.machine()->id, mend.after));
 }
 
 void LawsPanel::show(int law) {

@@ -19,12 +19,13 @@ class LawsPanel : public QWidget {
   void refresh();
   void tellOne();
   void show(int law);
+  void mend();
   Work& work_;
   MotionView& view_;
   LawWatch& laws_;
   QLabel *head_, *what_;
   QListWidget* list_;
-  QPushButton* play_;
+  QPushButton *play_, *mend_;
   QLineEdit* reason_;
   bool filling_ = false;
 };

@@ -3,10 +3,8 @@
 #include <QAction>
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QMenu>
 #include <QSaveFile>
 #include <QSplitter>
-#include <QToolButton>
 #include <QVBoxLayout>
 
 #include "core/edit/kind_edits.h"
@@ -17,13 +15,6 @@
 #include "paint/convert.h"
 
 namespace bristle {
-namespace {
-
-constexpr double kSpeeds[] = {1, 0.5, 0.25};
-const char* const kSpeedNames[] = {"speed 1", "speed ½", "speed ¼"};
-
-}  // namespace
-
 MotionBench::MotionBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
   view_ = new MotionView(work, this);
   laws_ = new LawWatch(work, this);
@@ -51,13 +42,44 @@ MotionBench::MotionBench(Work& work, QWidget* parent) : Bench(parent), work_(wor
       {{tr("New kind from “menu button”"),
         [this] { work_.perform(addKind("Menu entry", Wins::Hover)); }}}));
   column->addWidget(pages_, 1);
-  card_ = new MotionCard(work, *view_);
+  makeCard();
+  makeTemplatePage();
   addCommands();
   connect(&work, &Work::changed, this, &MotionBench::refresh);
   connect(&work, &Work::pickedChanged, this, &MotionBench::refresh);
-  connect(view_, &MotionView::moved, this,
-          [this] { play_->setText(view_->playing() ? tr("❚❚ pause") : tr("▶ play")); });
+  connect(view_, &MotionView::scoreChanged, this, &MotionBench::turn);
+  connect(view_, &MotionView::heard, this, [this](const std::string& file, double volume) {
+    work_.sounds().play(file, volume);
+  });
+  turn();
   refresh();
+}
+
+void MotionBench::makeCard() {
+  cards_ = new QWidget;
+  auto* column = new QVBoxLayout(cards_);
+  column->setContentsMargins(0, 0, 0, 0);
+  card_ = new MotionCard(work_, *view_);
+  stateCard_ = new InStateCard(work_, *view_);
+  column->addWidget(card_);
+  column->addWidget(stateCard_);
+}
+
+void MotionBench::makeTemplatePage() {
+  template_ = new TemplatePage(work_);
+  pages_->addWidget(template_);
+  connect(card_, &MotionCard::wantsTemplate, this, [this](Template which) {
+    view_->setPlaying(false);
+    template_->show(which);
+    template_->setOn(true);
+    pages_->setCurrentWidget(template_);  // the keys stay with the choice: on to the next one
+  });
+  connect(template_, &TemplatePage::done, this, [this] {
+    template_->setOn(false);
+    pages_->setCurrentIndex(0);
+    graph_->setFocus();
+    Q_EMIT view_->picked();  // the choice goes back to where it began
+  });
 }
 
 QWidget* MotionBench::makeScope() {
@@ -65,51 +87,16 @@ QWidget* MotionBench::makeScope() {
   auto* column = new QVBoxLayout(out);
   column->setContentsMargins(0, 0, 0, 8);
   column->setSpacing(2);
-  auto* tools = new QHBoxLayout;
-  tools->setContentsMargins(8, 4, 12, 0);
-  const auto tool = [&](const QString& name, const QString& spoken) {
-    auto* button = new QToolButton;
-    button->setText(name);
-    button->setAccessibleName(spoken);
-    button->setFocusPolicy(Qt::StrongFocus);
-    tools->addWidget(button);
-    return button;
-  };
-  play_ = tool(tr("▶ play"), tr("Play or pause"));
-  connect(play_, &QToolButton::clicked, this, [this] { view_->setPlaying(!view_->playing()); });
-  speed_ = tool(tr(kSpeedNames[0]), tr("Speed"));
-  connect(speed_, &QToolButton::clicked, this, [this] {
-    const auto at = std::find(std::begin(kSpeeds), std::end(kSpeeds), view_->speed());
-    const auto next = size_t(at - std::begin(kSpeeds) + 1) % std::size(kSpeeds);
-    view_->setSpeed(kSpeeds[next]);
-    speed_->setText(tr(kSpeedNames[next]));
-  });
-  auto* loop = tool(tr("loop"), tr("Play again and again"));
-  loop->setCheckable(true);
-  loop->setChecked(true);
-  connect(loop, &QToolButton::toggled, view_, &MotionView::setLoops);
-  auto* presets = tool(tr("Try"), tr("What happens to the button"));
-  presets->setProperty("popup", true);
-  presets->setPopupMode(QToolButton::InstantPopup);
-  auto* menu = new QMenu(presets);
-  for (const Preset preset : allPresets()) {
-    const QString name = toQt(std::string(nameOf(preset)));
-    commands_.push_back(menu->addAction(name, this, [this, preset] {
-      view_->setScore(scoreOf(preset));
-      view_->setTime(0);
-      view_->setPlaying(true);
-    }));
-    commands_.back()->setText(tr("Try: %1").arg(name));
-  }
-  commands_.push_back(
-      menu->addAction(tr("Clear the scope"), this, [this] { view_->setScore({}); }));
-  presets->setMenu(menu);
-  tools->addStretch();
-  column->addLayout(tools);
+  tools_ = new ScopeTools(work_, *view_);
+  column->addWidget(tools_);
   auto* row = new QHBoxLayout;
   row->setSpacing(0);
   scope_ = new ScopeView(work_, *view_);
-  row->addWidget(scope_, 1);
+  timeline_ = new TimelineView(work_, *view_);
+  lower_ = new QStackedWidget;
+  lower_->addWidget(scope_);
+  lower_->addWidget(timeline_);
+  row->addWidget(lower_, 1);
   auto* live = new LiveButton(work_, *view_);
   live->setFixedWidth(222);
   row->addWidget(live);
@@ -117,11 +104,19 @@ QWidget* MotionBench::makeScope() {
   return out;
 }
 
+// The time line has a card of its own.
+void MotionBench::turn() {
+  lower_->setCurrentIndex(view_->inState() ? 1 : 0);
+  card_->setVisible(!view_->inState());
+  stateCard_->setVisible(view_->inState());
+  Q_EMIT hintChanged();
+}
+
 QAction* MotionBench::add(const QString& name, const QKeySequence& keys,
                           std::function<void()> run) {
   auto* action = new QAction(name, this);
   action->setShortcut(keys);
-  action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+  action->setShortcutContext(Qt::WindowShortcut);  // on the card, too; only while the bench is seen
   connect(action, &QAction::triggered, this, std::move(run));
   addAction(action);
   commands_.push_back(action);
@@ -143,16 +138,11 @@ void MotionBench::addCommands() {
         QFileDialog::getSaveFileName(this, tr("Export as a statechart"), work_.folder(), charts);
     if (!path.isEmpty()) exportChart(path);
   });
-  add(tr("A second more on the scope"), {}, [this] {
-    Score score = view_->score();
-    score.length = std::min<Ms>(score.length + 1000, 60'000);
-    view_->setScore(std::move(score));
+  add(tr("Scope or time line of the state"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {
+    view_->setInState(!view_->inState());
+    lower_->currentWidget()->setFocus();
   });
-  add(tr("A second less on the scope"), {}, [this] {
-    Score score = view_->score();
-    score.length = std::max<Ms>(score.length - 1000, 1000);
-    view_->setScore(std::move(score));
-  });
+  for (QAction* action : tools_->commands()) commands_.push_back(action);
 }
 
 bool MotionBench::importChart(const QString& path) {
@@ -190,13 +180,15 @@ void MotionBench::enter() {
 
 void MotionBench::leave() {
   laws_->setOn(false);
+  template_->setOn(false);
+  if (pages_->currentWidget() == template_) pages_->setCurrentIndex(0);
   view_->setPlaying(false);
 }
 
 void MotionBench::refresh() {
   const Kind* kind = work_.kind();
   const Machine* machine = work_.machine();
-  turnTo(pages_, machine ? 0 : 1);
+  if (!machine || pages_->currentWidget() != template_) turnTo(pages_, machine ? 0 : 1);
   title_->setText(kind ? toQt(kind->name) : tr("No kind yet"));
   about_->setText(machine ? tr("%1 · %2 states · %3 transitions")
                                 .arg(toQt(machine->name))
@@ -207,6 +199,10 @@ void MotionBench::refresh() {
 
 QString MotionBench::hint() const {
   if (!work_.machine()) return tr("A kind brings its machine along");
+  if (view_->inState())
+    return tr(
+        "Double-click adds a key frame · ←→ key frames, ↑↓ tracks, with Ctrl they move it · Insert "
+        "adds at the play head, Delete removes · Space plays · Ctrl+T back to the scope");
   return tr(
       "Drag from tile to tile adds a transition · ←→ states, ↑↓ transitions · on the scope draw "
       "in lanes, Return turns a lane on, Space plays");

@@ -4,11 +4,14 @@
 
 #include "desktop/frame/bench.h"
 #include "desktop/motion/graph_view.h"
+#include "desktop/motion/in_state_card.h"
 #include "desktop/motion/laws_panel.h"
 #include "desktop/motion/motion_card.h"
+#include "desktop/motion/live_button.h"
+#include "desktop/motion/scope_tools.h"
 #include "desktop/motion/scope_view.h"
-
-class QToolButton;
+#include "desktop/motion/template_page.h"
+#include "desktop/motion/timeline_view.h"
 
 namespace bristle {
 
@@ -16,7 +19,7 @@ class MotionBench : public Bench {
   Q_OBJECT
  public:
   MotionBench(Work& work, QWidget* parent);
-  QWidget* card() override { return card_; }
+  QWidget* card() override { return cards_; }
   std::vector<QAction*> commands() override { return commands_; }
   void enter() override;
   void leave() override;
@@ -25,6 +28,8 @@ class MotionBench : public Bench {
   LawWatch& laws() { return *laws_; }
   GraphView& graph() { return *graph_; }
   ScopeView& scope() { return *scope_; }
+  TimelineView& timeline() { return *timeline_; }
+  ScopeTools& tools() { return *tools_; }
 
   // Reads a statechart into the picked kind’s machine, or writes it; false where it was refused.
   bool importChart(const QString& path);
@@ -32,6 +37,9 @@ class MotionBench : public Bench {
 
  private:
   QWidget* makeScope();
+  void makeCard();
+  void makeTemplatePage();
+  void turn();
   void addCommands();
   QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run);
   void refresh();
@@ -40,10 +48,14 @@ class MotionBench : public Bench {
   LawWatch* laws_;
   GraphView* graph_;
   ScopeView* scope_;
+  TimelineView* timeline_;
+  ScopeTools* tools_;
   MotionCard* card_;
-  QStackedWidget* pages_;
+  InStateCard* stateCard_;
+  TemplatePage* template_;
+  QWidget* cards_;
+  QStackedWidget *pages_, *lower_;
   QLabel *title_, *about_;
-  QToolButton *play_, *speed_;
   std::vector<QAction*> commands_;
 };
 

@@ -1,10 +1,14 @@
 #include "desktop/motion/motion_card.h"
 
+#include <QDir>
+#include <QFileDialog>
 #include <QVBoxLayout>
+#include <cmath>
 
 #include "core/edit/machine_edits.h"
-#include "core/machine/easing.h"
 #include "desktop/motion/graph_view.h"
+#include "desktop/view/project_files.h"
+#include "devices/sound_file.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -50,8 +54,8 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
        }});
   form_->button(tr("Add a transition"), [this] { addOne(); });
   buildTransition();
-  buildTiming();
   buildEffects();
+  timing_ = new TimingSection(work, view, *form_);
   buildMachine();
   connect(&work, &Work::changed, this, &MotionCard::refresh);
   connect(&work, &Work::pickedChanged, this, &MotionCard::refresh);
@@ -88,36 +92,6 @@ void MotionCard::buildTransition() {
   });
 }
 
-void MotionCard::buildTiming() {
-  ownTiming_ = form_->check(tr("A timing of its own"), [this](bool on) {
-    const Timing base = work_.machine()->timing;
-    change("change timing",
-           [&](Transition& t) { t.timing = on ? std::optional<Timing>(base) : std::nullopt; });
-  });
-  duration_ = form_->number(tr("Takes, ms"), 0, kMostMs, [this](double ms) {
-    return changeTiming("change duration", [&](Timing& t) {
-      t.duration = Ms(ms);
-      t.namedDuration = {};
-    });
-  });
-  delay_ = form_->number(tr("Waits, ms"), 0, kMostMs, [this](double ms) {
-    return changeTiming("change delay", [&](Timing& t) { t.delay = Ms(ms); });
-  });
-  easing_ = form_->text(tr("Eases"), [this](const QString& text) {
-    const auto easing = parseEasing(fromQt(text));
-    if (!easing) {
-      work_.tell(
-          tr("“%1” is not taken; expected linear, bezier x1 y1 x2 y2, or steps n.").arg(text),
-          true);
-      return false;
-    }
-    return changeTiming("change easing", [&](Timing& t) {
-      t.easing = *easing;
-      t.namedEasing = {};
-    });
-  });
-}
-
 void MotionCard::buildEffects() {
   activates_ = form_->check(tr("Activates the button"), [this](bool on) {
     setEffect(EffectType::Activate, on, {EffectType::Activate, {}, {}, {}});
@@ -146,6 +120,26 @@ void MotionCard::buildEffects() {
         if (e.type == EffectType::SetValue) e = now;
     });
   });
+  plays_ = form_->text(tr("Plays"), [this](const QString& text) {
+    return setSound(text.trimmed());
+  });
+  plays_->setPlaceholderText(tr("no sound"));
+  plays_->setToolTip(tr("A WAV or OGG file of up to half a minute, beside the project"));
+  volume_ = form_->number(tr("Volume, %"), 0, 100, [this](double percent) {
+    const Transition* t = picked();
+    const Effect* old = t ? effectOf(*t, EffectType::Sound) : nullptr;
+    if (!old) return false;
+    Effect now = *old;
+    now.volume = percent / 100;
+    setEffect(EffectType::Sound, true, now);
+    return true;
+  });
+  std::tie(sound_, hear_) = form_->buttons(
+      {tr("Choose a sound"), tr("Choose a sound…"), [this] { chooseSound(); }},
+      {tr("Hear the sound"), tr("Hear it"), [this] {
+         const Effect* sound = picked() ? effectOf(*picked(), EffectType::Sound) : nullptr;
+         if (sound) work_.sounds().play(sound->file, sound->volume);
+       }});
   remove_ = form_->button(tr("Remove the transition"), [this] {
     if (picked()) work_.perform(removeTransition(work_.machine()->id, size_t(view_.transition())));
   });
@@ -157,11 +151,9 @@ void MotionCard::buildMachine() {
   QStringList names{tr("choose …")};
   for (const Template t : allTemplates()) names << toQt(std::string(nameOf(t)));
   template_ = form_->choice(tr("Template"), names, [this](int i) {
-    if (i > 0 && work_.machine())
-      work_.perform(
-          applyTemplate(work_.machine()->id, allTemplates()[size_t(i) - 1], work_.machine()->wins));
+    if (i > 0) Q_EMIT wantsTemplate(allTemplates()[size_t(i) - 1]);
   });
-  template_->setToolTip(tr("Replaces states and transitions; looks stay with their states"));
+  template_->setToolTip(tr("Shows the machine before and after; looks stay with their states"));
   fires_ = form_->choice(tr("Activates"),
                          {tr("on release"), tr("on press"), tr("when held"), tr("while held")},
                          [this](int i) {
@@ -203,19 +195,39 @@ bool MotionCard::change(const std::string& name, const std::function<void(Transi
                                                     name, {}, change));
 }
 
-bool MotionCard::changeTiming(const std::string& name, const std::function<void(Timing&)>& each) {
-  const Timing base = work_.machine() ? work_.machine()->timing : Timing{};
-  return change(name, [&](Transition& t) {
-    if (!t.timing) t.timing = base;
-    each(*t.timing);
-  });
-}
-
 void MotionCard::setEffect(EffectType type, bool on, const Effect& effect) {
   change("change effects", [&](Transition& t) {
     std::erase_if(t.effects, [&](const Effect& e) { return e.type == type; });
     if (on) t.effects.push_back(effect);
   });
+}
+
+void MotionCard::chooseSound() {
+  const QString path = QFileDialog::getOpenFileName(this, tr("Choose a sound"), work_.folder(),
+                                                    tr("Sounds (*.wav *.ogg *.oga)"));
+  if (path.isEmpty()) return;
+  // Looked at before it is copied.
+  if (const std::string why = whyNoSound(fromQt(path)); !why.empty())
+    return work_.tell(tr("%1: %2").arg(path, toQt(why)), true);
+  if (const auto file = broughtInside(work_, path, QStringLiteral("sounds"))) setSound(*file);
+}
+
+// A file that cannot be used is refused at once, with the reason.
+bool MotionCard::setSound(const QString& file) {
+  const std::string why =
+      file.isEmpty() ? std::string()
+                     : whyNoSound(fromQt(QDir(work_.folder()).filePath(file)));
+  if (!why.empty()) {
+    work_.tell(tr("%1: %2").arg(file, toQt(why)), true);
+    return false;
+  }
+  const Effect* old = picked() ? effectOf(*picked(), EffectType::Sound) : nullptr;
+  Effect sound;
+  sound.type = EffectType::Sound;
+  sound.file = fromQt(file);
+  if (old) sound.volume = old->volume;
+  setEffect(EffectType::Sound, !file.isEmpty(), sound);
+  return true;
 }
 
 void MotionCard::addOne() {
@@ -236,6 +248,7 @@ void MotionCard::refresh() {
   if (!any) return;
   refreshList();
   refreshTransition();
+  timing_->refresh();
   refreshMachine();
 }
 
@@ -266,12 +279,14 @@ void MotionCard::refreshTransition() {
   for (QWidget* field : {static_cast<QWidget*>(on_), static_cast<QWidget*>(guard_),
                          static_cast<QWidget*>(to_), static_cast<QWidget*>(sends_)})
     form_->setRowVisible(field, t);
-  for (QWidget* field : {static_cast<QWidget*>(ownTiming_), static_cast<QWidget*>(activates_),
-                         static_cast<QWidget*>(remove_), static_cast<QWidget*>(earlier_),
+  const Effect* sound = t ? effectOf(*t, EffectType::Sound) : nullptr;
+  form_->setRowVisible(plays_, t);
+  form_->setRowVisible(volume_, sound);
+  sound_->setVisible(t);
+  hear_->setVisible(sound);
+  for (QWidget* field : {static_cast<QWidget*>(activates_), static_cast<QWidget*>(remove_), static_cast<QWidget*>(earlier_),
                          static_cast<QWidget*>(later_)})
     field->setVisible(t);
-  const bool timed = t && t->timing;
-  for (QLineEdit* field : {duration_, delay_, easing_}) form_->setRowVisible(field, timed);
   form_->setRowVisible(after_, t && t->on == Event::After);
   form_->setRowVisible(message_, t && t->on == Event::Message);
   const Effect* sets = t ? effectOf(*t, EffectType::SetValue) : nullptr;
@@ -290,12 +305,8 @@ void MotionCard::refreshTransition() {
     to_->addItem(toQt(s.name));
   }
   refill(to_, target);
-  refill(ownTiming_, timed);
-  if (timed) {
-    refill(duration_, QString::number(t->timing->duration));
-    refill(delay_, QString::number(t->timing->delay));
-    refill(easing_, toQt(toText(t->timing->easing)));
-  }
+  refill(plays_, sound ? toQt(sound->file) : QString());
+  if (sound) refill(volume_, QString::number(std::lround(sound->volume * 100)));
   refill(activates_, effectOf(*t, EffectType::Activate) != nullptr);
   const Effect* sends = effectOf(*t, EffectType::Message);
   refill(sends_, sends ? toQt(sends->message) : QString());

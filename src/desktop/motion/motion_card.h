@@ -3,7 +3,9 @@
 #pragma once
 #include <QListWidget>
 
+#include "core/machine/templates.h"
 #include "desktop/motion/motion_view.h"
+#include "desktop/motion/timing_section.h"
 #include "desktop/view/form.h"
 
 namespace bristle {
@@ -15,9 +17,11 @@ class MotionCard : public QWidget {
   // A new transition from the picked state.
   void addOne();
 
+ Q_SIGNALS:
+  void wantsTemplate(bristle::Template which);
+
  private:
   void buildTransition();
-  void buildTiming();
   void buildEffects();
   void buildMachine();
   void refresh();
@@ -26,7 +30,8 @@ class MotionCard : public QWidget {
   void refreshMachine();
   const Transition* picked() const;
   bool change(const std::string& name, const std::function<void(Transition&)>& change);
-  bool changeTiming(const std::string& name, const std::function<void(Timing&)>& change);
+  void chooseSound();
+  bool setSound(const QString& file);
   void setEffect(EffectType type, bool on, const Effect& effect);
 
   Work& work_;
@@ -36,10 +41,11 @@ class MotionCard : public QWidget {
   QListWidget* list_;
   std::vector<int> shown_;
   QComboBox *on_, *to_, *template_, *fires_, *wins_, *sets_, *machine_;
-  QLineEdit *after_, *message_, *guard_, *duration_, *delay_, *easing_, *sends_, *setTo_, *hold_,
-      *repeatDelay_, *repeatInterval_;
-  QCheckBox *activates_, *ownTiming_;
-  QPushButton *earlier_, *later_, *remove_, *own_;
+  QLineEdit *after_, *message_, *guard_, *sends_, *setTo_, *plays_, *volume_, *hold_, *repeatDelay_,
+      *repeatInterval_;
+  QCheckBox* activates_;
+  QPushButton *earlier_, *later_, *remove_, *own_, *sound_, *hear_;
+  TimingSection* timing_;
   bool filling_ = false;
 };
 

@@ -21,8 +21,26 @@ class MotionView : public QObject {
   void pickState(const StateId& id);
   void pickTransition(int index);
 
+  // Whether the score is played on the machine, or the picked state's own motion is looked at.
+  bool inState() const { return inState_; }
+  void setInState(bool on);
+  // The state whose motion that is: the picked one, or the first.
+  StateId stirred() const;
+  // The picked track and key frame of that motion; −1: none.
+  int track() const { return track_; }
+  int frame() const { return frame_; }
+  void pickFrame(int track, int frame);
+  // How long it can be played, ms.
+  Ms length() const;
+  // Reduced motion: how it looks to those who asked for less of it.
+  bool reduced() const { return reduced_; }
+  void setReduced(bool on);
+
   const Score& score() const { return score_; }
   void setScore(Score score);
+  // The curves that were chosen for the scope; nothing: the first that move.
+  const std::optional<std::vector<PropKey>>& curves() const { return curves_; }
+  void setCurves(std::optional<std::vector<PropKey>> curves);
   Ms time() const { return time_; }
   void setTime(Ms time);
   double speed() const { return speed_; }  // 1, ½, ¼
@@ -35,23 +53,33 @@ class MotionView : public QObject {
   // What the machine does with the score; empty where it cannot be run.
   const ScoreRun& run();
   const Ready* ready();
-  // The picked kind's look at a time, as a menu would show it.
+  // The picked kind's look at a time, as a menu would show it, its state, and how long it has been
+  // in it.
   const Look* lookAt(Ms time);
+  StateIndex stateAt(Ms time);
+  Ms sinceAt(Ms time);
 
  Q_SIGNALS:
   void picked();
   void scoreChanged();  // or what the machine does with it
   void moved();         // the time
+  void heard(const std::string& file, double volume);  // while it plays
 
  private:
   void forget();
+  void goOn();
+  void hear(Ms from, Ms to);
+  const Look* lookInState(const LookTable& table, Ms time);
   Work& work_;
   StateId state_;
   int transition_ = -1;
+  int track_ = 0, frame_ = 0;
   Score score_;
   Ms time_ = 0;
   double speed_ = 1;
-  bool loops_ = true;
+  bool loops_ = true, inState_ = false, reduced_ = false;
+  Look look_;
+  std::optional<std::vector<PropKey>> curves_;
   QTimer clock_;
   QElapsedTimer since_;
   Ms begun_ = 0;

@@ -14,9 +14,10 @@
 namespace bristle {
 namespace {
 
-constexpr double kNames = 92, kRight = 22, kRuler = 18, kLane = 19, kStates = 24, kEdge = 5;
-constexpr Ms kSample = 10, kStep = 20, kBigStep = 100, kNewStretch = 200;
-constexpr size_t kMostCurves = 6;
+constexpr double kNames = 92, kRight = 22, kRuler = 18, kLane = 19, kLeastLane = 13, kStates = 24;
+constexpr double kEdge = 5;
+constexpr int kFewRows = 6;  // beyond, rows are lower
+constexpr Ms kStep = 20, kBigStep = 100, kNewStretch = 200;
 
 }  // namespace
 
@@ -27,9 +28,33 @@ ScopeView::ScopeView(Work& work, MotionView& view, QWidget* parent)
   setAccessibleName(tr("Scope: signals over time"));
   connect(&view, &MotionView::moved, this, [this] { update(); });
   connect(&view, &MotionView::scoreChanged, this, [this] {
-    curvesStale_ = true;
+    curvesStale_ = rowsStale_ = true;
+    const auto& marks = view_.score().marks;
+    if (mark_ >= int(marks.size())) mark_ = -1;
     update();
   });
+}
+
+const std::vector<ScopeRow>& ScopeView::rows() const {
+  const Ready* ready = rowsStale_ ? view_.ready() : nullptr;
+  if (ready) rows_ = rowsOf(*ready, work_.project(), view_.score());
+  if (rowsStale_ && !ready) rows_.clear();
+  rowsStale_ = false;
+  return rows_;
+}
+
+int ScopeView::rowOf(Lane lane) const {
+  for (size_t i = 0; i < rows().size(); ++i)
+    if (rows_[i].sort == ScopeRow::Sort::Signal && rows_[i].index == int(lane)) return int(i);
+  return 0;
+}
+
+double ScopeView::laneHeight() const {
+  const int count = int(rows().size());
+  return count <= kFewRows ? kLane : std::max(kLeastLane, kLane * kFewRows / count);
+}
+double ScopeView::lanesEnd() const {
+  return kRuler + laneHeight() * double(rows().size());
 }
 
 double ScopeView::scale() const {
@@ -39,19 +64,19 @@ Ms ScopeView::timeAt(double x) const {
   return std::clamp<Ms>(Ms(std::lround((x - kNames) / scale())), 0, view_.score().length);
 }
 QPointF ScopeView::placeOf(int lane, Ms time) const {
-  const double y = lane < 0 ? kRuler / 2 : kRuler + kLane * (lane + 0.5);
+  const double y = lane < 0 ? kRuler / 2 : kRuler + laneHeight() * (lane + 0.5);
   return {kNames + double(time) * scale(), y};
 }
 int ScopeView::laneAt(double y) const {
-  const int lane = int(std::floor((y - kRuler) / kLane));
-  return lane >= 0 && lane < kLaneCount ? lane : -1;
+  const int lane = int(std::floor((y - kRuler) / laneHeight()));
+  return lane >= 0 && lane < int(rows().size()) ? lane : -1;
 }
 
 int ScopeView::stretchAt(const QPointF& at, Drag* edge) const {
   const auto& all = view_.score().stretches;
   const int lane = laneAt(at.y());
   for (size_t i = 0; i < all.size(); ++i) {
-    if (int(all[i].lane) != lane) continue;
+    if (lane < 0 || rowOf(all[i].lane) != lane) continue;
     const double from = placeOf(lane, all[i].from).x();
     const double to = placeOf(lane, all[i].to < 0 ? view_.score().length : all[i].to).x();
     if (at.x() < from - kEdge || at.x() > to + kEdge) continue;
@@ -65,20 +90,23 @@ int ScopeView::stretchAt(const QPointF& at, Drag* edge) const {
 void ScopeView::paintLanes(QPainter& p) {
   const Theme& t = theme();
   const Score& score = view_.score();
-  for (int lane = 0; lane < kLaneCount; ++lane) {
-    const QRectF row(0, kRuler + lane * kLane, width(), kLane);
+  const double high = laneHeight();
+  for (int lane = 0; lane < int(rows().size()); ++lane) {
+    const QRectF row(0, kRuler + lane * high, width(), high);
     if (lane == lane_ && hasFocus()) p.fillRect(row, t.tint);
     p.setPen(lane == lane_ ? t.ink : t.quiet);
     p.drawText(row.adjusted(8, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
-               toQt(std::string(nameOf(Lane(lane)))));
+               p.fontMetrics().elidedText(rows_[size_t(lane)].name, Qt::ElideRight,
+                                          int(kNames) - 12));
     p.setPen(t.line);
     p.drawLine(QPointF(kNames, row.bottom()), QPointF(width() - kRight, row.bottom()));
   }
   for (size_t i = 0; i < score.stretches.size(); ++i) {
     const Stretch& s = score.stretches[i];
-    const double from = placeOf(int(s.lane), s.from).x();
-    const double to = placeOf(int(s.lane), s.to < 0 ? score.length : s.to).x();
-    const QRectF bar(from, kRuler + int(s.lane) * kLane + 4, std::max(2.0, to - from), kLane - 8);
+    const int row = rowOf(s.lane);
+    const double from = placeOf(row, s.from).x();
+    const double to = placeOf(row, s.to < 0 ? score.length : s.to).x();
+    const QRectF bar(from, kRuler + row * high + 4, std::max(2.0, to - from), high - 8);
     p.setPen(int(i) == stretch_ ? QPen(t.accent, 2) : QPen(Qt::NoPen));
     p.setBrush(s.lane == Lane::Disabled ? t.quiet : t.ink);
     p.drawRect(bar);
@@ -87,10 +115,34 @@ void ScopeView::paintLanes(QPainter& p) {
     p.drawLine(bar.topRight() + QPointF(-4, 0), bar.bottomRight() + QPointF(4, 0));
     p.drawLine(bar.topRight() + QPointF(4, 0), bar.bottomRight() + QPointF(-4, 0));
   }
-  for (const Moment& m : score.marks) {
-    const double x = placeOf(0, m.step.at).x();
-    p.setPen(QPen(t.pinned, 1.5));
-    p.drawLine(QPointF(x, kRuler), QPointF(x, kRuler + kLane * kLaneCount));
+}
+
+// A message is a tick, a value is its number from when on it counts.
+void ScopeView::paintMarks(QPainter& p) {
+  const Theme& t = theme();
+  const Score& score = view_.score();
+  for (size_t row = 0; row < rows().size(); ++row) {
+    const ScopeRow& r = rows_[row];
+    if (r.sort == ScopeRow::Sort::Signal) continue;
+    for (size_t i = 0; i < score.marks.size(); ++i) {
+      const LawStep& step = score.marks[i].step;
+      if (step.deed != r.deed() || step.index != r.index) continue;
+      const QPointF at = placeOf(int(row), step.at);
+      const double half = laneHeight() / 2 - 2;
+      const bool picked = int(i) == mark_;
+      p.setPen(QPen(picked ? t.accent : t.ink, picked ? 3 : 2));
+      p.drawLine(at - QPointF(0, half), at + QPointF(0, half));
+      if (r.sort == ScopeRow::Sort::Value)
+        p.drawText(QRectF(at.x() + 4, at.y() - half, 60, 2 * half),
+                   Qt::AlignLeft | Qt::AlignVCenter, QString::number(step.value));
+    }
+    if (r.sort != ScopeRow::Sort::Value) continue;
+    // What the machine itself sets.
+    p.setPen(t.quiet);
+    for (const Outcome& o : view_.run().outcomes)
+      if (o.type == OutcomeType::SetValue && int(o.index) == r.index)
+        p.drawText(QRectF(placeOf(int(row), o.at).x() + 2, placeOf(int(row), 0).y() - 8, 60, 16),
+                   Qt::AlignLeft | Qt::AlignVCenter, QString::number(o.value));
   }
 }
 
@@ -98,7 +150,7 @@ void ScopeView::paintStates(QPainter& p) {
   const Theme& t = theme();
   const Machine* machine = work_.machine();
   const auto& periods = view_.run().states;
-  const double top = kRuler + kLane * kLaneCount + 4;
+  const double top = lanesEnd() + 4;
   p.setPen(t.quiet);
   p.drawText(QRectF(8, top, kNames, kStates), Qt::AlignLeft | Qt::AlignVCenter, tr("state"));
   for (size_t i = 0; machine && i < periods.size(); ++i) {
@@ -125,43 +177,15 @@ void ScopeView::paintStates(QPainter& p) {
   }
 }
 
-// Each number that moves between the states, over its own range.
-void ScopeView::makeCurves() {
-  curves_.clear();
-  curvesStale_ = false;
-  const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
-  if (!kind || !table) return;
-  std::vector<size_t> channels;
-  for (const int c : table->varying())
-    if (std::holds_alternative<double>(table->base()[size_t(c)]) && channels.size() < kMostCurves)
-      channels.push_back(size_t(c));
-  std::vector<std::vector<double>> values(channels.size());
-  for (Ms t = 0; t <= view_.score().length; t += kSample) {
-    const Look* look = view_.lookAt(t);
-    if (!look) return;
-    for (size_t i = 0; i < channels.size(); ++i)
-      values[i].push_back(std::get<double>((*look)[channels[i]]));
-  }
-  for (size_t i = 0; i < channels.size(); ++i) {
-    const auto [low, high] = std::minmax_element(values[i].begin(), values[i].end());
-    if (*high - *low < 1e-9) continue;
-    const PropKey& key = table->channels()[channels[i]];
-    Curve curve;
-    if (const PartType* type = partType(*kind, key.part))
-      if (const PropertyInfo* info = findProperty(*type, key.prop))
-        curve.name = toQt(std::string(info->label));
-    const double least = *low, span = *high - *low;
-    for (const double v : values[i]) curve.heights.push_back(float((v - least) / span));
-    curves_.push_back(std::move(curve));
-  }
-}
-
 void ScopeView::paintCurves(QPainter& p) {
   const Theme& t = theme();
-  if (curvesStale_) makeCurves();
-  const QRectF room(kNames, kRuler + kLane * kLaneCount + kStates + 10, width() - kNames - kRight,
-                    height() - (kRuler + kLane * kLaneCount + kStates + 16));
+  const Kind* kind = work_.kind();
+  const LookTable* table = work_.lookTable();
+  if (curvesStale_)
+    curves_ = kind && table ? curvesOf(view_, *kind, *table) : std::vector<Curve>();
+  curvesStale_ = false;
+  const QRectF room(kNames, lanesEnd() + kStates + 10, width() - kNames - kRight,
+                    height() - (lanesEnd() + kStates + 16));
   if (room.height() < 24) return;
   p.setPen(t.quiet);
   if (curves_.empty()) {
@@ -176,14 +200,19 @@ void ScopeView::paintCurves(QPainter& p) {
     const QRectF lane(room.x(), room.y() + each * double(i), room.width(), each - 3);
     QPolygonF line;
     for (size_t s = 0; s < curves_[i].heights.size(); ++s)
-      line << QPointF(placeOf(0, Ms(s) * kSample).x(),
+      line << QPointF(placeOf(0, Ms(s) * kCurveSample).x(),
                       lane.bottom() - double(curves_[i].heights[s]) * lane.height());
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.accent, 1.5, kStyles[i % std::size(kStyles)]));
     p.drawPolyline(line);
     p.setPen(t.quiet);
-    p.drawText(QRectF(8, lane.y(), kNames - 10, lane.height()), Qt::AlignLeft | Qt::AlignVCenter,
-               p.fontMetrics().elidedText(curves_[i].name, Qt::ElideRight, int(kNames) - 12));
+    const QRectF words(8, lane.y() - 2, kNames - 14, lane.height() + 4);
+    if (words.height() > 2 * p.fontMetrics().height())
+      p.drawText(words, int(Qt::AlignLeft) | int(Qt::AlignVCenter) | int(Qt::TextWordWrap),
+                 curves_[i].name);
+    else
+      p.drawText(words, Qt::AlignLeft | Qt::AlignVCenter,
+                 p.fontMetrics().elidedText(curves_[i].name, Qt::ElideLeft, int(words.width())));
   }
 }
 
@@ -202,6 +231,7 @@ void ScopeView::paintEvent(QPaintEvent*) {
   }
   p.drawText(QRectF(8, 0, kNames, kRuler - 4), Qt::AlignLeft | Qt::AlignVCenter, tr("ms"));
   paintLanes(p);
+  paintMarks(p);
   paintStates(p);
   paintCurves(p);
   const double x = placeOf(-1, view_.time()).x();
@@ -228,6 +258,8 @@ void ScopeView::mousePressEvent(QMouseEvent* event) {
     return view_.setTime(begun_);
   }
   lane_ = lane;
+  stretch_ = mark_ = -1;
+  if (rows()[size_t(lane)].sort != ScopeRow::Sort::Signal) return pressMark(at);
   Drag edge = Drag::None;
   stretch_ = stretchAt(at, &edge);
   drag_ = stretch_ < 0 ? Drag::Draw : edge;
@@ -245,8 +277,12 @@ void ScopeView::mouseMoveEvent(QMouseEvent* event) {
   }
   if (drag_ == Drag::Ruler) return view_.setTime(now);
   Score next = before_;
+  if (drag_ == Drag::Mark) {
+    next.marks[size_t(mark_)].step.at = now;
+    return change(std::move(next));
+  }
   if (drag_ == Drag::Draw) {
-    setLane(next, Lane(lane_), std::min(begun_, now), std::max(begun_, now), true);
+    setLane(next, Lane(rows()[size_t(lane_)].index), std::min(begun_, now), std::max(begun_, now), true);
   } else {
     Stretch moved = next.stretches[size_t(stretch_)];
     next.stretches.erase(next.stretches.begin() + stretch_);
@@ -256,6 +292,22 @@ void ScopeView::mouseMoveEvent(QMouseEvent* event) {
     setLane(next, moved.lane, from, to, true);
   }
   change(std::move(next));
+}
+
+// A mark that is there is picked and can be moved; elsewhere one is made.
+void ScopeView::pressMark(const QPointF& at) {
+  const ScopeRow row = rows()[size_t(lane_)];
+  const Ms now = timeAt(at.x());
+  const auto near = Ms(std::lround(kEdge * 1.5 / scale()));
+  Score next = view_.score();
+  if (const Ready* ready = view_.ready(); ready && markAt(next, row, now, near) < 0) {
+    addMark(next, row, now, *ready);
+    change(next);
+  }
+  mark_ = markAt(view_.score(), row, now, near);
+  before_ = view_.score();
+  drag_ = mark_ >= 0 ? Drag::Mark : Drag::None;
+  update();
 }
 
 void ScopeView::mouseReleaseEvent(QMouseEvent*) {
@@ -279,31 +331,79 @@ void ScopeView::keyPressEvent(QKeyEvent* event) {
       return view_.setTime(score.length);
     case Qt::Key_Up:
     case Qt::Key_Down:
-      lane_ = std::clamp(lane_ + (event->key() == Qt::Key_Up ? -1 : 1), 0, kLaneCount - 1);
-      stretch_ = -1;
+      lane_ = std::clamp(lane_ + (event->key() == Qt::Key_Up ? -1 : 1), 0, int(rows().size()) - 1);
+      stretch_ = mark_ = -1;
       return update();
     case Qt::Key_Return:
-    case Qt::Key_Enter: {  // on from here for a while, or off
-      const Ms now = view_.time();
-      bool on = true;
-      for (const Stretch& s : score.stretches)
-        if (int(s.lane) == lane_ && s.from <= now && (s.to < 0 || s.to > now)) on = false;
-      setLane(score, Lane(lane_), now,
-              on ? std::min(now + kNewStretch, score.length) : score.length, on);
-      return change(std::move(score));
-    }
+    case Qt::Key_Enter:
+      return turnLane();
     case Qt::Key_Delete:
     case Qt::Key_Backspace:
-      if (stretch_ >= 0 && stretch_ < int(score.stretches.size())) {
-        score.stretches.erase(score.stretches.begin() + stretch_);
-        stretch_ = -1;
-      } else {
-        std::erase_if(score.stretches, [&](const Stretch& s) { return int(s.lane) == lane_; });
-      }
-      return change(std::move(score));
+      return remove();
     default:
-      QWidget::keyPressEvent(event);
+      if (!changeValue(event)) QWidget::keyPressEvent(event);
   }
+}
+
+// On from the play head for a while, or off; in other rows a mark there.
+void ScopeView::turnLane() {
+  const Ms now = view_.time();
+  Score score = view_.score();
+  const Ready* ready = view_.ready();
+  if (size_t(lane_) >= rows().size() || !ready) return;
+  const ScopeRow row = rows()[size_t(lane_)];
+  if (row.sort != ScopeRow::Sort::Signal) {
+    if (markAt(score, row, now, 0) < 0) addMark(score, row, now, *ready);
+    change(std::move(score));
+    mark_ = markAt(view_.score(), row, now, 0);
+    return update();
+  }
+  bool on = true;
+  for (const Stretch& s : score.stretches)
+    if (int(s.lane) == row.index && s.from <= now && (s.to < 0 || s.to > now)) on = false;
+  setLane(score, Lane(row.index), now, on ? std::min(now + kNewStretch, score.length) : score.length,
+          on);
+  change(std::move(score));
+}
+
+// What is picked, or else all of the row.
+void ScopeView::remove() {
+  Score score = view_.score();
+  if (size_t(lane_) >= rows().size()) return;
+  const ScopeRow row = rows()[size_t(lane_)];
+  if (mark_ >= 0 && mark_ < int(score.marks.size())) {
+    score.marks.erase(score.marks.begin() + mark_);
+  } else if (row.sort != ScopeRow::Sort::Signal) {
+    std::erase_if(score.marks, [&](const Moment& m) {
+      return m.step.deed == row.deed() && m.step.index == row.index;
+    });
+  } else if (stretch_ >= 0 && stretch_ < int(score.stretches.size())) {
+    score.stretches.erase(score.stretches.begin() + stretch_);
+  } else {
+    std::erase_if(score.stretches, [&](const Stretch& s) { return int(s.lane) == row.index; });
+  }
+  stretch_ = mark_ = -1;
+  change(std::move(score));
+}
+
+// A digit sets the picked value, + and − change it.
+bool ScopeView::changeValue(QKeyEvent* event) {
+  Score score = view_.score();
+  if (mark_ < 0 || mark_ >= int(score.marks.size()) || event->text().isEmpty()) return false;
+  LawStep& step = score.marks[size_t(mark_)].step;
+  if (step.deed != Deed::SetValue) return false;
+  const QChar key = event->text().front();
+  if (key == QLatin1Char('+')) {
+    step.value += 1;
+  } else if (key == QLatin1Char('-')) {
+    step.value -= 1;
+  } else if (key.isDigit()) {
+    step.value = key.digitValue();
+  } else {
+    return false;
+  }
+  change(std::move(score));
+  return true;
 }
 
 QString ScopeView::whatHappenedAt(const QPointF& at) {
@@ -329,38 +429,6 @@ bool ScopeView::event(QEvent* event) {
     return true;
   }
   return QWidget::event(event);
-}
-
-LiveButton::LiveButton(Work& work, MotionView& view, QWidget* parent)
-    : QWidget(parent), work_(work), view_(view) {
-  setAccessibleName(tr("The button at the play head"));
-  connect(&view, &MotionView::moved, this, [this] { update(); });
-  connect(&view, &MotionView::scoreChanged, this, [this] { update(); });
-}
-
-void LiveButton::paintEvent(QPaintEvent*) {
-  QPainter p(this);
-  p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
-  p.fillRect(rect(), t.work);
-  const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
-  const Machine* machine = work_.machine();
-  const Look* look = view_.lookAt(view_.time());
-  if (!kind || !table || !machine || !look) return;
-  const double s = std::min({1.5, (width() - 40) / kind->width, (height() - 70) / kind->height});
-  p.save();
-  p.translate(QPointF(width(), height() - 24) / 2 - QPointF(kind->width, kind->height) * s / 2);
-  p.scale(s, s);
-  const StateIndex state = view_.run().at(view_.time());
-  work_.looks().paintState(p, *kind, *table, state, *look, QRectF(0, 0, kind->width, kind->height),
-                           kind->sampleCaption, view_.time());
-  p.restore();
-  p.setPen(t.onWork);
-  p.drawText(rect().adjusted(10, 0, -10, -8), Qt::AlignLeft | Qt::AlignBottom,
-             toQt(machine->states[state].name));
-  p.drawText(rect().adjusted(10, 0, -10, -8), Qt::AlignRight | Qt::AlignBottom,
-             tr("%1 ms").arg(view_.time()));
 }
 
 }  // namespace bristle

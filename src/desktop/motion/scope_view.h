@@ -2,7 +2,8 @@
 #pragma once
 #include <QWidget>
 
-#include "desktop/motion/motion_view.h"
+#include "desktop/motion/scope_curves.h"
+#include "desktop/motion/scope_rows.h"
 
 namespace bristle {
 
@@ -11,7 +12,7 @@ class ScopeView : public QWidget {
  public:
   ScopeView(Work& work, MotionView& view, QWidget* parent = nullptr);
   QSize minimumSizeHint() const override { return {320, 190}; }
-  // Where a time stands in a lane; lane −1 is the ruler. For drags and for tests.
+  // Where a time stands in a row; −1 is the ruler. For drags and for tests.
   QPointF placeOf(int lane, Ms time) const;
   Ms timeAt(double x) const;
 
@@ -24,43 +25,35 @@ class ScopeView : public QWidget {
   bool event(QEvent* event) override;
 
  private:
-  enum class Drag { None, Ruler, Draw, From, To };
-  struct Curve {
-    QString name;
-    std::vector<float> heights;  // 0–1, one for each 10 ms
-  };
+  enum class Drag { None, Ruler, Draw, From, To, Mark };
   double scale() const;  // px for each ms
+  double laneHeight() const;
+  double lanesEnd() const;
   int laneAt(double y) const;
+  int rowOf(Lane lane) const;
+  const std::vector<ScopeRow>& rows() const;
   int stretchAt(const QPointF& at, Drag* edge) const;
   void paintLanes(QPainter& painter);
+  void paintMarks(QPainter& painter);
   void paintStates(QPainter& painter);
   void paintCurves(QPainter& painter);
-  void makeCurves();
   QString whatHappenedAt(const QPointF& at);
+  void pressMark(const QPointF& at);
+  void turnLane();
+  void remove();
+  bool changeValue(QKeyEvent* event);
   void change(Score score);
 
   Work& work_;
   MotionView& view_;
   Drag drag_ = Drag::None;
-  int lane_ = 0, stretch_ = -1;  // picked
+  int lane_ = 0, stretch_ = -1, mark_ = -1;  // picked: the row, and what of it
+  mutable std::vector<ScopeRow> rows_;
+  mutable bool rowsStale_ = true;
   Ms begun_ = 0;
   Score before_;
   std::vector<Curve> curves_;
   bool curvesStale_ = true;
-};
-
-// The button itself, as it is at the play head.
-class LiveButton : public QWidget {
-  Q_OBJECT
- public:
-  LiveButton(Work& work, MotionView& view, QWidget* parent = nullptr);
-
- protected:
-  void paintEvent(QPaintEvent* event) override;
-
- private:
-  Work& work_;
-  MotionView& view_;
 };
 
 }  // namespace bristle

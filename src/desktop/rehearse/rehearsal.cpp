@@ -21,6 +21,8 @@ bool Rehearsal::start() {
   }
   session_ = std::move(*session);
   session_->setHitTest(&hits_);
+  session_->setReducedMotion(reduced_);
+  told_ = 0;
   fed_.clear();
   check_ = {};
   base_ = 0;
@@ -83,7 +85,20 @@ void Rehearsal::tick() {
   const bool happened = session_->trace().size() != told_;
   if (moves || moved_ || happened || driven_) Q_EMIT advanced();
   moved_ = moves;
-  told_ = session_->trace().size();
+  sound();
+}
+
+// What is new in the trace is heard.
+void Rehearsal::sound() {
+  const auto& trace = session_->trace();
+  for (; told_ < trace.size(); ++told_)
+    if (trace[told_].type == TraceType::Sound)
+      work_.sounds().play(trace[told_].how, trace[told_].number);
+}
+
+void Rehearsal::setReducedMotion(bool on) {
+  reduced_ = on;
+  if (session_) session_->setReducedMotion(on);
 }
 
 bool Rehearsal::replay(Take take) {

@@ -34,6 +34,8 @@ class Rehearsal : public QObject {
 
   // 1, 0.5, 0.25, or 0 to stand still.
   void setSpeed(double speed);
+  // How it looks to those who asked for less motion.
+  void setReducedMotion(bool on);
   // Time goes on by so much while it stands still.
   void stepBy(Ms ms);
   // The clock is set by hand from now on: for playing takes by real input events.
@@ -48,6 +50,7 @@ class Rehearsal : public QObject {
   void tick();
   void feed(const InputEvent& event);
   void playDue();
+  void sound();
 
   Work& work_;
   HitShapes hits_{work_.looks().pictures()};
@@ -60,6 +63,7 @@ class Rehearsal : public QObject {
   QElapsedTimer elapsed_;
   double speed_ = 1;
   Ms base_ = 0;  // the clock when the speed was last changed
+  bool reduced_ = false;
   bool driven_ = false;
   bool moved_ = false;  // at the last tick
   size_t told_ = 0;     // entries of the trace at the last tick

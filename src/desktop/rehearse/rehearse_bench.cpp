@@ -72,6 +72,14 @@ void RehearseBench::build() {
     rehearsal_.setSpeed(kSpeeds[i]);
   });
   head->addWidget(speed_);
+  auto* reduced = new QCheckBox(tr("Reduced motion"));
+  reduced->setAccessibleName(reduced->text());
+  reduced->setToolTip(tr("As those see it who asked for less motion: nothing takes time"));
+  connect(reduced, &QCheckBox::toggled, this, [this](bool on) {
+    rehearsal_.setReducedMotion(on);
+    stage_->update();
+  });
+  head->addWidget(reduced);
   auto* step = new QPushButton(tr("Step 16 ms"));
   step->setAccessibleName(tr("Step by 16 ms"));
   connect(step, &QPushButton::clicked, this, [this] {

@@ -5,28 +5,11 @@
 #include <QFileInfo>
 
 #include "core/edit/button_edits.h"
+#include "desktop/view/project_files.h"
 #include "paint/convert.h"
 
 namespace bristle {
 namespace {
-
-// The file's place inside the project's folder, where it is put if it lies elsewhere.
-std::optional<QString> inside(Work& work, const QString& path) {
-  const QString root = QFileInfo(work.folder()).canonicalFilePath();
-  const QString full = QFileInfo(path).canonicalFilePath();
-  if (full.startsWith(root + QLatin1Char('/'))) return QDir(root).relativeFilePath(full);
-  const QFileInfo info(path);
-  QDir(root).mkpath(QStringLiteral("art"));
-  QString name = info.fileName();
-  for (int n = 2; QFileInfo::exists(QDir(root).filePath(QStringLiteral("art/") + name)); ++n)
-    name = QStringLiteral("%1-%2.%3").arg(info.completeBaseName()).arg(n).arg(info.suffix());
-  const QString to = QStringLiteral("art/") + name;
-  if (!QFile::copy(path, QDir(root).filePath(to))) {
-    work.tell(QObject::tr("%1 could not be copied into the project’s folder.").arg(path), true);
-    return {};
-  }
-  return to;
-}
 
 // The groups of an SVG that are named for states; none where it has no group for the resting one.
 std::map<Role, std::string> statesIn(const std::string& file, const QStringList& groups) {
@@ -53,7 +36,7 @@ bool kindsFromFiles(Work& work, const QStringList& paths) {
     // Looked at before it is copied: what is broken does not come into the project.
     const auto read = readPicture(path, QFileInfo(path).fileName());
     if (!read.problem.isEmpty()) return work.tell(read.problem, true), false;
-    const auto file = inside(work, path);
+    const auto file = broughtInside(work, path, QStringLiteral("art"));
     if (!file) return false;
     auto states = statesIn(fromQt(*file), read.groups);
     if (states.empty()) {

@@ -207,8 +207,8 @@ TEST(NamedTiming, IsSettledWhenTheMachineIsCompiled) {
     for (size_t t = 0; t < p.machines[0]->transitions.size(); ++t) {
       const auto& compiled = program->transition(static_cast<std::uint16_t>(t));
       if (compiled.source != i) continue;
-      EXPECT_EQ(compiled.timing.duration, 640);
-      EXPECT_EQ(compiled.timing.easing.type, EasingType::Linear);
+      EXPECT_EQ(compiled.pace.all.duration, 640);
+      EXPECT_EQ(compiled.pace.all.easing.type, EasingType::Linear);
     }
   }
   p = test::after(p, removeNamed(p.named->front().id, {}));

@@ -169,7 +169,7 @@ void showAll(const Project& p) {
       LookPlayer player(table);
       Ms now = 0;
       for (size_t s = 0; s < table->stateCount(); ++s) {
-        player.go(static_cast<StateIndex>(s), {100, 0, {}}, now);
+        player.go(static_cast<StateIndex>(s), Timing{100, 0, {}}, now);
         const Look& half = player.at(now + 50);
         ASSERT_EQ(half.size(), table->channels().size());
         now += 200;

@@ -33,7 +33,7 @@ std::string deeds(const Sequence& sequence) {
   for (const LawStep& step : sequence) {
     const char* const kNames[] = {"over",    "out",   "press", "key",  "release",
                                   "cancel",  "focus", "blur",  "able", "disable",
-                                  "message", "value", "wait"};
+                                  "message", "value", "current", "not current", "wait"};
     out += (out.empty() ? "" : " ") + std::string(kNames[size_t(step.deed)]);
   }
   return out;

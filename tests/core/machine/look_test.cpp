@@ -134,7 +134,7 @@ TEST(LookPlayer, TurningBackTakesAsLongAsTheWayThereTook) {
 
 TEST(LookPlayer, DelayHoldsTheOldValue) {
   Played p;
-  p.player->go(kPressed, {100, 50, {EasingType::Linear}}, 0);
+  p.player->go(kPressed, Timing{100, 50, {EasingType::Linear}}, 0);
   EXPECT_EQ(p.at(49), 1);
   EXPECT_NEAR(p.at(100), 0.985, 1e-9);
 }
@@ -150,7 +150,7 @@ TEST(LookPlayer, NoInterruptionEverJumps) {
       if (dice.chance(0.2)) {
         const double here = p.at(now);
         p.player->go(static_cast<StateIndex>(dice.whole(0, 4)),
-                     {dice.whole(40, 200), 0, {EasingType::Linear}}, now);
+                     Timing{dice.whole(40, 200), 0, {EasingType::Linear}}, now);
         ASSERT_NEAR(p.at(now), here, 1e-12) << "seed " << seed;
       }
       const double value = p.at(now);

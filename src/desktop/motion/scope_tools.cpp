@@ -1,0 +1,216 @@
+#include "desktop/motion/scope_tools.h"
+
+#include <QAction>
+#include <QDir>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QMenu>
+#include <QToolButton>
+#include <QWidgetAction>
+
+#include "core/formats/file_io.h"
+#include "core/formats/score_file.h"
+#include "deliver/pictures.h"
+#include "desktop/motion/scope_curves.h"
+#include "desktop/motion/timeline_view.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kSpeeds[] = {1, 0.5, 0.25};
+const char* const kSpeedNames[] = {"speed 1", "speed ½", "speed ¼"};
+const QString kEnding = QStringLiteral(".scope.jsonl");
+constexpr Ms kMostLength = 60'000;
+
+}  // namespace
+
+ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget* parent)
+    : QWidget(parent), work_(work), view_(view) {
+  auto* line = new QHBoxLayout(this);
+  line->setContentsMargins(8, 4, 12, 0);
+  scope_ = tool(tr("Scope"), tr("Scope: what happens to the button"));
+  inState_ = tool(tr("While a state lasts"), tr("Time line: motion while a state lasts"));
+  for (QToolButton* b : {scope_, inState_}) {
+    b->setCheckable(true);
+    b->setAutoExclusive(true);
+  }
+  connect(scope_, &QToolButton::clicked, this, [this] { view_.setInState(false); });
+  connect(inState_, &QToolButton::clicked, this, [this] { view_.setInState(true); });
+  line->addSpacing(12);
+  play_ = tool(tr("▶ play"), tr("Play or pause"));
+  connect(play_, &QToolButton::clicked, this, [this] { view_.setPlaying(!view_.playing()); });
+  speed_ = tool(tr(kSpeedNames[0]), tr("Speed"));
+  connect(speed_, &QToolButton::clicked, this, [this] {
+    const auto at = std::find(std::begin(kSpeeds), std::end(kSpeeds), view_.speed());
+    const auto next = size_t(at - std::begin(kSpeeds) + 1) % std::size(kSpeeds);
+    view_.setSpeed(kSpeeds[next]);
+    speed_->setText(tr(kSpeedNames[next]));
+  });
+  auto* loop = tool(tr("loop"), tr("Play again and again"));
+  loop->setCheckable(true);
+  loop->setChecked(true);
+  connect(loop, &QToolButton::toggled, &view_, &MotionView::setLoops);
+  auto* reduced = tool(tr("reduced motion"), tr("Reduced motion"));
+  reduced->setToolTip(tr("As those see it who asked for less motion: nothing takes time"));
+  reduced->setCheckable(true);
+  connect(reduced, &QToolButton::toggled, &view_, &MotionView::setReduced);
+  line->addStretch();
+  makeTry();
+  makeTakes();
+  makeCurves();
+  connect(&view_, &MotionView::moved, this, &ScopeTools::refresh);
+  connect(&view_, &MotionView::scoreChanged, this, &ScopeTools::refresh);
+  refresh();
+}
+
+QToolButton* ScopeTools::tool(const QString& name, const QString& spoken) {
+  auto* button = new QToolButton;
+  button->setText(name);
+  button->setAccessibleName(spoken);
+  button->setFocusPolicy(Qt::StrongFocus);
+  layout()->addWidget(button);
+  return button;
+}
+
+QMenu* ScopeTools::menuOf(QToolButton* button) {
+  button->setProperty("popup", true);
+  button->setPopupMode(QToolButton::InstantPopup);
+  auto* menu = new QMenu(button);
+  button->setMenu(menu);
+  return menu;
+}
+
+void ScopeTools::makeTry() {
+  try_ = tool(tr("Try"), tr("What happens to the button"));
+  QMenu* menu = menuOf(try_);
+  for (const Preset preset : allPresets())
+    commands_.push_back(
+        menu->addAction(tr("Try: %1").arg(toQt(std::string(nameOf(preset)))), this, [this, preset] {
+          view_.setInState(false);
+          view_.setScore(scoreOf(preset));
+          view_.setTime(0);
+          view_.setPlaying(true);
+        }));
+  menu->addSeparator();
+  commands_.push_back(
+      menu->addAction(tr("Clear the scope"), this, [this] { view_.setScore({}); }));
+  const auto longer = [this](Ms by) {
+    Score score = view_.score();
+    score.length = std::clamp<Ms>(score.length + by, 1000, kMostLength);
+    view_.setScore(std::move(score));
+  };
+  commands_.push_back(
+      menu->addAction(tr("A second more on the scope"), this, [longer] { longer(1000); }));
+  commands_.push_back(
+      menu->addAction(tr("A second less on the scope"), this, [longer] { longer(-1000); }));
+}
+
+// Those of the picked kind are listed; they are kept under its name.
+void ScopeTools::makeTakes() {
+  takes_ = tool(tr("Takes"), tr("Takes of the scope"));
+  QMenu* menu = menuOf(takes_);
+  auto* keepOne = new QAction(tr("Keep the scope as a take"), this);
+  connect(keepOne, &QAction::triggered, this,
+          [this] { keep(work_.kind() ? toQt(work_.kind()->name) : QString()); });
+  commands_.push_back(keepOne);
+  menu->addAction(keepOne);
+  connect(menu, &QMenu::aboutToShow, this, [this, menu, keepOne] {
+    menu->clear();
+    menu->addAction(keepOne);
+    menu->addSeparator();
+    const QDir folder(work_.folder() + QStringLiteral("/takes"));
+    const auto files = work_.folder().isEmpty()
+                           ? QStringList()
+                           : folder.entryList({QStringLiteral("*") + kEnding}, QDir::Files);
+    for (const QString& file : files)
+      menu->addAction(file.chopped(kEnding.size()), this,
+                      [this, path = folder.filePath(file)] { bring(path); });
+    if (files.isEmpty()) menu->addAction(tr("none kept yet"))->setEnabled(false);
+  });
+}
+
+void ScopeTools::makeCurves() {
+  curves_ = tool(tr("Curves"), tr("Curves on the scope"));
+  QMenu* menu = menuOf(curves_);
+  connect(menu, &QMenu::aboutToShow, this, [this, menu] {
+    menu->clear();
+    const Kind* kind = work_.kind();
+    const LookTable* table = work_.lookTable();
+    if (!kind || !table) return;
+    auto* first = menu->addAction(tr("the first that move"), this,
+                                  [this] { view_.setCurves(std::nullopt); });
+    first->setCheckable(true);
+    first->setChecked(!view_.curves());
+    menu->addSeparator();
+    const auto all = curvesToChoose(*table);
+    for (const PropKey& key : all) {
+      auto* action = menu->addAction(nameOfTrack(*kind, key), this, [this, key, all](bool on) {
+        std::vector<PropKey> now = view_.curves().value_or(std::vector<PropKey>());
+        std::erase(now, key);
+        if (on && now.size() < kMostCurves) now.push_back(key);
+        view_.setCurves(std::move(now));
+      });
+      action->setCheckable(true);
+      action->setChecked(view_.curves() && std::find(view_.curves()->begin(), view_.curves()->end(),
+                                                     key) != view_.curves()->end());
+    }
+    if (all.empty()) menu->addAction(tr("no number moves here"))->setEnabled(false);
+  });
+}
+
+bool ScopeTools::keep(const QString& name) {
+  const Kind* kind = work_.kind();
+  if (!kind) return false;
+  const auto refuse = [&](const QString& why) {
+    work_.tell(tr("The take is not kept: %1").arg(why), true);
+    return false;
+  };
+  if (work_.folder().isEmpty())
+    return refuse(tr("save the project first: takes are kept beside it"));
+  const QString place = work_.folder() + QStringLiteral("/takes");
+  if (!QDir().mkpath(place)) return refuse(tr("%1 cannot be made").arg(place));
+  std::vector<std::string> taken;
+  for (const QString& file : QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files))
+    taken.push_back(fromQt(file.chopped(kEnding.size())));
+  const auto text = writeScore(fromQt(name), kind->id, view_.score(), work_.project());
+  if (!text) return refuse(toQt(text.error().text()));
+  const QString path = place + QLatin1Char('/') + toQt(safeFileName(fromQt(name), taken)) + kEnding;
+  if (const auto written = writeFile(fromQt(path), *text); !written)
+    return refuse(toQt(written.error().text()));
+  work_.tell(tr("Kept as %1").arg(QFileInfo(path).fileName()));
+  return true;
+}
+
+bool ScopeTools::bring(const QString& path) {
+  const auto text = readFile(fromQt(path), 16 << 20);
+  const auto kept = text ? parseScore(*text, work_.project()) : tl::unexpected(text.error());
+  if (!kept) {
+    work_.tell(tr("%1, %2").arg(path, toQt(kept.error().text())), true);
+    return false;
+  }
+  work_.pickKind(kept->kind);
+  view_.setInState(false);
+  view_.setScore(kept->score);
+  view_.setTime(0);
+  std::vector<TakeFailure> failures;
+  (void)playKept(*kept, work_.project(), failures);
+  if (failures.empty()) {
+    work_.tell(tr("It does what it did when it was kept."));
+  } else {
+    work_.tell(tr("It does not do what it did: line %1 expected “%2”.")
+                   .arg(failures.front().source)
+                   .arg(toQt(failures.front().expected)),
+               true);
+  }
+  return true;
+}
+
+void ScopeTools::refresh() {
+  scope_->setChecked(!view_.inState());
+  inState_->setChecked(view_.inState());
+  play_->setText(view_.playing() ? tr("❚❚ pause") : tr("▶ play"));
+  for (QToolButton* b : {try_, takes_, curves_}) b->setVisible(!view_.inState());
+}
+
+}  // namespace bristle

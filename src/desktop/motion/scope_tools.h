@@ -1,0 +1,40 @@
+// The line above the scope: which of the two is looked at, play, speed, what happens to the button,
+// its takes and its curves.
+#pragma once
+#include <QWidget>
+
+#include "desktop/motion/motion_view.h"
+
+class QAction;
+class QMenu;
+class QToolButton;
+
+namespace bristle {
+
+class ScopeTools : public QWidget {
+  Q_OBJECT
+ public:
+  ScopeTools(Work& work, MotionView& view, QWidget* parent = nullptr);
+  // What stands in its menus, for the finder.
+  std::vector<QAction*> commands() { return commands_; }
+
+  // Keeps what is on the scope beside the project, as `takes/NAME.scope.jsonl`; brings one back.
+  // False where it was refused; the person has been told.
+  bool keep(const QString& name);
+  bool bring(const QString& path);
+
+ private:
+  QToolButton* tool(const QString& name, const QString& spoken);
+  QMenu* menuOf(QToolButton* button);
+  void makeTry();
+  void makeTakes();
+  void makeCurves();
+  void refresh();
+
+  Work& work_;
+  MotionView& view_;
+  QToolButton *scope_, *inState_, *play_, *speed_, *curves_, *takes_, *try_;
+  std::vector<QAction*> commands_;
+};
+
+}  // namespace bristle

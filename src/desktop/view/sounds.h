@@ -1,0 +1,31 @@
+// The project's sounds, as the window plays them: each file read once, told once where it cannot
+// be used.
+#pragma once
+#include <QObject>
+#include <QString>
+#include <map>
+
+#include "devices/speaker.h"
+
+namespace bristle {
+
+class Sounds : public QObject {
+  Q_OBJECT
+ public:
+  using QObject::QObject;
+  // Where files without a whole path lie. What was read is forgotten.
+  void setFolder(const QString& folder);
+  void play(const std::string& file, double volume);
+  void stop() { speaker_.stop(); }
+  int playing() const { return speaker_.playing(); }
+
+ Q_SIGNALS:
+  void failed(const QString& why);
+
+ private:
+  QString folder_;
+  std::map<std::string, std::shared_ptr<const Sound>> read_;  // null: cannot be used
+  Speaker speaker_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,146 @@
+// Every mend that is offered keeps its law and breaks no other one.
+#include "core/laws/mend.h"
+
+#include <gtest/gtest.h>
+
+#include "core/laws/sequence.h"
+#include "core/machine/templates.h"
+#include "support/layouts.h"
+
+namespace bristle::test {
+namespace {
+
+LawReport reportOn(const Machine& machine, const Project& project) {
+  const auto ready = makeReady(machine, project);
+  EXPECT_TRUE(ready) << ready.error().text();
+  return checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
+}
+
+// A template with one or two transitions lost or leading elsewhere.
+Machine bentMachine(Dice& dice) {
+  Machine m = fromTemplate(allTemplates()[size_t(dice.whole(0, int(allTemplates().size()) - 1))],
+                           {"m"}, "bent", dice.chance(0.5) ? Wins::Hover : Wins::Focused);
+  for (int i = dice.whole(1, 2); i > 0; --i) {
+    const auto at = size_t(dice.whole(0, int(m.transitions.size()) - 1));
+    if (dice.chance(0.5))
+      m.transitions.erase(m.transitions.begin() + std::ptrdiff_t(at));
+    else
+      m.transitions[at].to = m.states[size_t(dice.whole(0, int(m.states.size()) - 1))].id;
+  }
+  return m;
+}
+
+Machine menu() {
+  return menuButton({"m"}, "menu button", Wins::Hover);
+}
+
+// Dropping a transition that matters is undone by what the mend adds, law by law.
+TEST(Mends, EveryLostTransitionOfTheMenuButtonCanBeMended) {
+  const Machine whole = menu();
+  const Project project;
+  int mended = 0, broken = 0;
+  for (size_t i = 0; i < whole.transitions.size(); ++i) {
+    Machine m = whole;
+    m.transitions.erase(m.transitions.begin() + std::ptrdiff_t(i));
+    const LawReport before = reportOn(m, project);
+    for (int law = 0; law < kLaws; ++law) {
+      if (!before.laws[size_t(law)].broken) continue;
+      ++broken;
+      const auto mend = mendFor(m, project, Law(law + 1));
+      if (!mend) continue;
+      ++mended;
+      const LawReport after = reportOn(mend->after, project);
+      EXPECT_FALSE(after.laws[size_t(law)].broken) << i << " law " << law + 1;
+      for (int other = 0; other < kLaws; ++other)
+        EXPECT_LE(after.laws[size_t(other)].broken, before.laws[size_t(other)].broken)
+            << i << ": mending law " << law + 1 << " broke law " << other + 1;
+      EXPECT_FALSE(mend->words.empty());
+    }
+  }
+  EXPECT_GE(mended * 10, broken * 9) << mended << " of " << broken;
+}
+
+TEST(Mends, TellWhatTheyChange) {
+  Machine m = menu();
+  std::erase_if(m.transitions, [](const Transition& t) {
+    return t.from == StateId{"hover"} && t.on == Event::OverEnd && t.guard.empty();
+  });
+  const auto mend = mendFor(m, {}, Law::Follows);
+  ASSERT_TRUE(mend);
+  ASSERT_EQ(mend->words.size(), 1U);
+  EXPECT_EQ(mend->words[0], "add from hover, on over.end, to normal");
+}
+
+TEST(Mends, TwoAnswersAreSetApart) {
+  Machine m = menu();
+  Transition rival;
+  rival.from = StateId{"normal"};
+  rival.on = Event::OverBegin;
+  rival.guard = "down or focus";
+  rival.to = {"focused"};
+  m.transitions.push_back(rival);
+  ASSERT_TRUE(reportOn(m, {}).of(Law::OneAnswer).broken);
+  const auto mend = mendFor(m, {}, Law::OneAnswer);
+  ASSERT_TRUE(mend);
+  EXPECT_FALSE(reportOn(mend->after, {}).of(Law::OneAnswer).broken);
+  EXPECT_EQ(mend->after.transitions.back().guard, "(down or focus) and not down");
+}
+
+TEST(Mends, AnOrphanIsRemovedAndADeadEndIsLedOut) {
+  Machine lost = menu();
+  lost.states.push_back({{"lost"}, "lost", Role::None, false, {}});
+  const auto gone = mendFor(lost, {}, Law::NoOrphan);
+  ASSERT_TRUE(gone);
+  EXPECT_EQ(gone->after.states.size(), 5U);
+
+  Machine stuck = menu();
+  stuck.states.push_back({{"stuck"}, "stuck", Role::None, false, {}});
+  for (Transition& t : stuck.transitions)
+    if (t.on == Event::Release && t.to == StateId{"hover"}) t.to = {"stuck"};
+  std::erase_if(stuck.transitions, [](const Transition& t) { return !t.from; });
+  for (const char* from : {"normal", "hover", "pressed", "focused"}) {
+    Transition off;
+    off.from = StateId{from};
+    off.on = Event::Disable;
+    off.to = {"disabled"};
+    stuck.transitions.push_back(off);
+  }
+  ASSERT_TRUE(reportOn(stuck, {}).of(Law::NoDeadEnd).broken);
+  const auto out = mendFor(stuck, {}, Law::NoDeadEnd);
+  ASSERT_TRUE(out);
+  EXPECT_FALSE(reportOn(out->after, {}).of(Law::NoDeadEnd).broken);
+}
+
+TEST(Mends, NothingIsOfferedForWhatIsKeptOrBeyondHelp) {
+  EXPECT_FALSE(mendFor(menu(), {}, Law::Follows));
+  Machine wrong = menu();
+  wrong.transitions[0].guard = "over and";
+  EXPECT_FALSE(mendFor(wrong, {}, Law::Follows)) << "a guard that cannot be read";
+}
+
+// On bent machines of all sorts: what is offered does what it says.
+TEST(Mends, NeverMakeItWorse) {
+  Project project;
+  project.values = {{{"v1"}, "level", 0, {}}};
+  int offered = 0;
+  for (std::uint64_t seed = 0; seed < 40; ++seed) {
+    Dice dice(seed);
+    const Machine m = bentMachine(dice);
+    const LawReport before = reportOn(m, project);
+    for (int law = 0; law < kLaws && before.whole; ++law) {
+      if (!before.laws[size_t(law)].broken) continue;
+      const auto mend = mendFor(m, project, Law(law + 1));
+      if (!mend) continue;
+      ++offered;
+      const LawReport after = reportOn(mend->after, project);
+      ASSERT_FALSE(after.laws[size_t(law)].broken) << seed << " law " << law + 1;
+      for (int other = 0; other < kLaws; ++other)
+        ASSERT_LE(after.laws[size_t(other)].broken, before.laws[size_t(other)].broken)
+            << seed << ": mending law " << law + 1 << " broke law " << other + 1;
+    }
+  }
+  EXPECT_GT(offered, 20);
+}
+
+}  // namespace
+}  // namespace bristle::test
