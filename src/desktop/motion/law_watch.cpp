@@ -72,12 +72,14 @@ LawWatch::LawWatch(Work& work, QObject* parent) : QObject(parent), work_(work) {
     if (!now()) again();
   });
   connect(&checking_, &QFutureWatcherBase::finished, this, [this] {
+    checks_ = false;
     if (*stop_) return soon_.start();
     last_ = checking_.result();
-    Q_EMIT changed();
     beginMending();
+    Q_EMIT changed();
   });
   connect(&mending_, &QFutureWatcherBase::finished, this, [this] {
+    mends_ = false;
     if (*stop_ || !last_) return;
     last_->mends = mending_.result();
     Q_EMIT changed();
@@ -96,7 +98,8 @@ void LawWatch::setOn(bool on) {
 }
 
 void LawWatch::begin() {
-  if (checking_.isRunning() || mending_.isRunning()) return soon_.start();
+  if (checks_ || mends_) return soon_.start();
+  checks_ = true;
   stop_ = std::make_shared<std::atomic<bool>>(false);
   checking_.setFuture(QtConcurrent::run(
       [project = work_.project(), kind = work_.picked().kind, folder = work_.folder(),
@@ -105,6 +108,7 @@ void LawWatch::begin() {
 
 void LawWatch::beginMending() {
   if (last_->error || !last_->report.whole || last_->report.allKept()) return;
+  mends_ = true;
   mending_.setFuture(QtConcurrent::run(
       [project = work_.project(), kind = last_->kind, folder = work_.folder(),
        report = last_->report, stop = stop_] {

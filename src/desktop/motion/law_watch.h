@@ -31,9 +31,8 @@ class LawWatch : public QObject {
   const Lawfulness* now() const {
     return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
   }
-  bool checking() const {
-    return checking_.isRunning() || mending_.isRunning() || soon_.isActive();
-  }
+  // Until what was found has been taken over.
+  bool checking() const { return checks_ || mends_ || soon_.isActive(); }
   // Only while somebody looks.
   void setOn(bool on);
 
@@ -44,7 +43,7 @@ class LawWatch : public QObject {
   void begin();
   void beginMending();
   Work& work_;
-  bool on_ = false;
+  bool on_ = false, checks_ = false, mends_ = false;
   QTimer soon_;
   std::shared_ptr<std::atomic<bool>> stop_;
   QFutureWatcher<Lawfulness> checking_;

@@ -19,7 +19,7 @@ namespace bristle {
 namespace {
 
 constexpr double kSpeeds[] = {1, 0.5, 0.25};
-const char* const kSpeedNames[] = {"speed 1", "speed ½", "speed ¼"};
+const char* const kSpeedNames[] = {"× 1", "× ½", "× ¼"};
 const QString kEnding = QStringLiteral(".scope.jsonl");
 constexpr Ms kMostLength = 60'000;
 
@@ -28,17 +28,16 @@ constexpr Ms kMostLength = 60'000;
 ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget* parent)
     : QWidget(parent), work_(work), view_(view) {
   auto* line = new QHBoxLayout(this);
-  line->setContentsMargins(8, 4, 12, 0);
+  line->setContentsMargins(8, 4, 8, 0);
+  line->setSpacing(4);
   scope_ = tool(tr("Scope"), tr("Scope: what happens to the button"));
-  inState_ = tool(tr("While a state lasts"), tr("Time line: motion while a state lasts"));
-  for (QToolButton* b : {scope_, inState_}) {
-    b->setCheckable(true);
-    b->setAutoExclusive(true);
-  }
-  connect(scope_, &QToolButton::clicked, this, [this] { view_.setInState(false); });
-  connect(inState_, &QToolButton::clicked, this, [this] { view_.setInState(true); });
-  line->addSpacing(12);
-  play_ = tool(tr("▶ play"), tr("Play or pause"));
+  inState_ = tool(tr("In a state"), tr("Time line: motion while a state lasts"));
+  inState_->setToolTip(tr("What moves while a state lasts"));
+  for (QToolButton* b : {scope_, inState_}) b->setCheckable(true);
+  connect(scope_, &QToolButton::clicked, this, [this] { turn(false); });
+  connect(inState_, &QToolButton::clicked, this, [this] { turn(true); });
+  line->addSpacing(8);
+  play_ = tool(tr("▶"), tr("Play or pause"));
   connect(play_, &QToolButton::clicked, this, [this] { view_.setPlaying(!view_.playing()); });
   speed_ = tool(tr(kSpeedNames[0]), tr("Speed"));
   connect(speed_, &QToolButton::clicked, this, [this] {
@@ -51,8 +50,8 @@ ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget* parent)
   loop->setCheckable(true);
   loop->setChecked(true);
   connect(loop, &QToolButton::toggled, &view_, &MotionView::setLoops);
-  auto* reduced = tool(tr("reduced motion"), tr("Reduced motion"));
-  reduced->setToolTip(tr("As those see it who asked for less motion: nothing takes time"));
+  auto* reduced = tool(tr("reduced"), tr("Reduced motion"));
+  reduced->setToolTip(tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
   reduced->setCheckable(true);
   connect(reduced, &QToolButton::toggled, &view_, &MotionView::setReduced);
   line->addStretch();
@@ -79,6 +78,12 @@ QMenu* ScopeTools::menuOf(QToolButton* button) {
   auto* menu = new QMenu(button);
   button->setMenu(menu);
   return menu;
+}
+
+// One of the two is always on, and a click on it leaves it so.
+void ScopeTools::turn(bool inState) {
+  view_.setInState(inState);
+  refresh();
 }
 
 void ScopeTools::makeTry() {
@@ -209,7 +214,7 @@ bool ScopeTools::bring(const QString& path) {
 void ScopeTools::refresh() {
   scope_->setChecked(!view_.inState());
   inState_->setChecked(view_.inState());
-  play_->setText(view_.playing() ? tr("❚❚ pause") : tr("▶ play"));
+  play_->setText(view_.playing() ? tr("❚❚") : tr("▶"));
   for (QToolButton* b : {try_, takes_, curves_}) b->setVisible(!view_.inState());
 }
 

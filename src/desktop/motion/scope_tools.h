@@ -26,6 +26,7 @@ class ScopeTools : public QWidget {
  private:
   QToolButton* tool(const QString& name, const QString& spoken);
   QMenu* menuOf(QToolButton* button);
+  void turn(bool inState);
   void makeTry();
   void makeTakes();
   void makeCurves();

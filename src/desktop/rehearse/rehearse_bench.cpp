@@ -72,9 +72,9 @@ void RehearseBench::build() {
     rehearsal_.setSpeed(kSpeeds[i]);
   });
   head->addWidget(speed_);
-  auto* reduced = new QCheckBox(tr("Reduced motion"));
-  reduced->setAccessibleName(reduced->text());
-  reduced->setToolTip(tr("As those see it who asked for less motion: nothing takes time"));
+  auto* reduced = new QCheckBox(tr("Reduced"));
+  reduced->setAccessibleName(tr("Reduced motion"));
+  reduced->setToolTip(tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
   connect(reduced, &QCheckBox::toggled, this, [this](bool on) {
     rehearsal_.setReducedMotion(on);
     stage_->update();
