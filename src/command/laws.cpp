@@ -2,10 +2,11 @@
 #include <nlohmann/json.hpp>
 
 #include <QFileInfo>
+#include <map>
 
 #include "command/command.h"
 #include "command/graphics.h"
-#include "core/laws/check.h"
+#include "core/laws/mend.h"
 #include "core/laws/sequence.h"
 #include "paint/convert.h"
 #include "paint/law_looks.h"
@@ -15,17 +16,10 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-std::string_view deedName(Deed deed) {
-  static constexpr std::string_view kNames[] = {"over",    "out",   "press", "press.key", "release",
-                                                "cancel",  "focus", "blur",  "enable",    "disable",
-                                                "message", "value", "wait"};
-  return kNames[static_cast<size_t>(deed)];
-}
-
 Json sequenceJson(const Sequence& sequence, const Symbols& symbols) {
   Json out = Json::array();
   for (const LawStep& step : sequence) {
-    Json one{{"at", step.at}, {"do", deedName(step.deed)}};
+    Json one{{"at", step.at}, {"do", nameOf(step.deed)}};
     if (step.deed == Deed::Message) one["message"] = symbols.messages[size_t(step.index)];
     if (step.deed == Deed::SetValue) {
       one["value"] = symbols.values[size_t(step.index)].text;
@@ -36,7 +30,11 @@ Json sequenceJson(const Sequence& sequence, const Symbols& symbols) {
   return out;
 }
 
-Json reportJson(const Kind& kind, const LawReport& report, const Symbols& symbols) {
+// The mends of the laws that are broken, where there is one.
+using Mends = std::map<int, Mend>;
+
+Json reportJson(const Kind& kind, const LawReport& report, const Symbols& symbols,
+                const Mends& mends) {
   Json out{{"kind", kind.id.text},
            {"name", kind.name},
            {"visited", report.visited},
@@ -48,6 +46,7 @@ Json reportJson(const Kind& kind, const LawReport& report, const Symbols& symbol
     if (!r.waived.empty()) one["off"] = r.waived;
     if (r.broken) one["what"] = r.what;
     if (r.broken) one["sequence"] = sequenceJson(r.sequence, symbols);
+    if (const auto mend = mends.find(i); mend != mends.end()) one["mend"] = mend->second.words;
     out["laws"].push_back(std::move(one));
   }
   for (const auto t : report.neverTaken) out["neverTaken"].push_back(t);
@@ -56,7 +55,7 @@ Json reportJson(const Kind& kind, const LawReport& report, const Symbols& symbol
 }
 
 void tellReport(std::ostream& out, const Kind& kind, const Machine& machine,
-                const LawReport& report, const Symbols& symbols) {
+                const LawReport& report, const Symbols& symbols, const Mends& mends) {
   int kept = 0;
   for (const LawResult& r : report.laws) kept += !r.broken;
   out << kind.name << ": " << kept << " of " << kLaws << " laws kept, " << report.visited
@@ -67,6 +66,8 @@ void tellReport(std::ostream& out, const Kind& kind, const Machine& machine,
     out << "  " << i + 1 << " " << nameOf(Law(i + 1)) << ": " << r.what << "\n      when "
         << inWords(r.sequence, symbols) << "\n";
     if (!r.waived.empty()) out << "      switched off: " << r.waived << "\n";
+    if (const auto mend = mends.find(i); mend != mends.end())
+      for (const std::string& line : mend->second.words) out << "      mend: " << line << "\n";
   }
   for (const auto t : report.neverTaken) {
     const Transition& one = machine.transitions[t];
@@ -102,10 +103,15 @@ int run(const Options& o, Streams s) {
     const LawReport report =
         checkLaws({*machine, ready->program, ready->symbols, ready->values, &rendered, nullptr});
     kept = kept && report.allKept();
+    Mends mends;
+    for (int i = 0; i < kLaws && report.whole; ++i)
+      if (report.laws[size_t(i)].broken && report.laws[size_t(i)].waived.empty())
+        if (auto mend = mendFor(*machine, project, Law(i + 1), &rendered))
+          mends.emplace(i, std::move(*mend));
     if (o.json) {
-      all.push_back(reportJson(*kind, report, ready->symbols));
+      all.push_back(reportJson(*kind, report, ready->symbols, mends));
     } else {
-      tellReport(s.out, *kind, *machine, report, ready->symbols);
+      tellReport(s.out, *kind, *machine, report, ready->symbols, mends);
     }
   }
   if (!found && !o.kind.empty()) return tell(s, {o.file, "no kind “" + o.kind + "”"});

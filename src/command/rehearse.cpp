@@ -37,7 +37,7 @@ int tellFailures(const Options& o, const std::vector<TakeFailure>& failures, Str
     s.err << "bristle: " << o.take << ", line " << f.source << ": expected “" << f.expected
           << "”; ";
     if (f.happened.empty()) s.err << "nothing happened since the last expectation\n";
-    for (size_t i = 0; i < f.happened.size() && i < 6; ++i)
+    for (size_t i = 0; i < f.happened.size() && i < 10; ++i)
       s.err << (i ? "    " : "since then:\n    ") << f.happened[i] << "\n";
   }
   return failures.empty() ? kFine : kFound;

@@ -1,10 +1,11 @@
 // Machines as statecharts: SCXML 1.0 (W3C Recommendation, 2015) with the ECMAScript data model.
 //
 // What runs it sends, for each thing that happens to a button, first the event `signals` with the
-// data {over, armed, down, focus, enabled, current} (0 or 1), then the event itself: over.begin, over.end,
-// press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat, message.NAME.
-// `after.MS` the chart sends itself. It sends activate.now where the button activates and
-// message.NAME where it tells something, sound.play where one is heard. value.ID, with a number, sets a value.
+// data {over, armed, down, focus, enabled, current} (0 or 1), then the event itself: over.begin,
+// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat,
+// message.NAME. `after.MS` the chart sends itself. It sends activate.now where the button activates
+// and message.NAME where it tells something, sound.play where one is heard. value.ID, with a
+// number, sets a value.
 #pragma once
 #include <QByteArray>
 #include <QString>

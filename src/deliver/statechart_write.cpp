@@ -1,7 +1,7 @@
+#include <fmt/format.h>
 #include <QDir>
 #include <QSaveFile>
 #include <QXmlStreamWriter>
-#include <fmt/format.h>
 #include <set>
 
 #include "core/laws/check.h"

@@ -122,11 +122,38 @@ TEST_F(CommandLine, ABrokenLawIsToldWithItsShortestSequence) {
   EXPECT_EQ(run({"laws", file}), 1);
   EXPECT_THAT(out, HasSubstr("1 Rest: left alone it stays in “hover”"));
   EXPECT_THAT(out, HasSubstr("the pointer comes over it, the pointer goes"));
+  EXPECT_THAT(out, HasSubstr("mend: add from hover, on over.end, to normal"));
   EXPECT_EQ(run({"laws", file, "--json"}), 1);
   const auto report = nlohmann::json::parse(out);
   EXPECT_EQ(report["kinds"][0]["laws"][0]["sequence"][1]["do"], "out");
   EXPECT_EQ(run({"check", file}), 1);
   EXPECT_THAT(out, HasSubstr("law 1"));
+}
+
+TEST_F(CommandLine, CheckTellsOfSoundsThatAreMissingOrBroken) {
+  auto project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  for (auto& t : project["machines"][0]["transitions"])
+    if (t["on"] == "press") t["effects"] = {{{"do", "sound"}, {"file", "press.wav"}}};
+  const std::string file = write("loud.bristle", project.dump());
+  write("press.wav", "no sound at all");
+  EXPECT_EQ(run({"check", file}), 1);
+  EXPECT_THAT(out, HasSubstr("sound “press.wav”: it is not a sound"));
+  EXPECT_THAT(out, HasSubstr("sound “sounds/confirm.wav”: the sound file is missing"));
+}
+
+TEST_F(CommandLine, RehearsePlaysWhatWasKeptFromTheScope) {
+  const std::string take = write("click.scope.jsonl",
+                                 "{\"take\":1,\"kind\":\"k-bolt\",\"length\":900}\n"
+                                 "{\"at\":100,\"do\":\"over\"}\n"
+                                 "{\"at\":100,\"expect\":\"state normal → hover\"}\n");
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", take}), 0) << err;
+  EXPECT_THAT(out, HasSubstr("100\tstate normal → hover"));
+  const std::string wrong = write("wrong.scope.jsonl",
+                                  "{\"take\":1,\"kind\":\"k-bolt\",\"length\":900}\n"
+                                  "{\"at\":100,\"do\":\"over\"}\n"
+                                  "{\"at\":200,\"expect\":\"activate\"}\n");
+  EXPECT_EQ(run({"rehearse", kDemo, "--take", wrong}), 1);
+  EXPECT_THAT(err, HasSubstr("line 3: expected “activate”"));
 }
 
 TEST_F(CommandLine, DeliverWritesStatecharts) {

@@ -89,12 +89,10 @@ void sameAsTheOther(Machine machine, Dice& dice, int events) {
         if (ours.outcomes()[o].type == OutcomeType::Runaway) return false;
       for (const auto& [s, t] : told.all) {
         QVariantMap signals;
-        const std::pair<const char*, Signals::Bit> kBits[] = {{"over", Signals::Over},
-                                                              {"armed", Signals::Armed},
-                                                              {"down", Signals::Down},
-                                                              {"focus", Signals::Focus},
-                                                              {"enabled", Signals::Enabled},
-                                                              {"current", Signals::Current}};
+        const std::pair<const char*, Signals::Bit> kBits[] = {
+            {"over", Signals::Over},       {"armed", Signals::Armed},
+            {"down", Signals::Down},       {"focus", Signals::Focus},
+            {"enabled", Signals::Enabled}, {"current", Signals::Current}};
         for (const auto& [name, bit] : kBits)
           signals[QString::fromLatin1(name)] = s.has(bit) ? 1 : 0;
         other->submitEvent(QStringLiteral("signals"), signals);
@@ -149,6 +147,13 @@ TEST(Statechart, WhatWasWrittenIsReadAsTheSameMachine) {
     ASSERT_TRUE(read) << read.error().text();
     EXPECT_EQ(*read, m) << chart->toStdString();
   };
+  Machine told = fromTemplate(Template::MenuButton, {}, "told", Wins::Hover);
+  told.propTimings = {{Prop::Fill, {300, 20, *parseEasing("spring 200 0.4"), {}, {}}}};
+  told.transitions[2].propTimings = {{Prop::OffsetX, {10, 0, *parseEasing("linear"), {}, {}}},
+                                     {Prop::Scale, {20, 0, *parseEasing("steps 3 start"), {}, {}}}};
+  told.transitions[3].effects.push_back({EffectType::Sound, {}, {}, {}, "a b/tick; c.wav", 0.35});
+  told.transitions[4].guard = "current and not over";
+  back(told);
   for (const Template which : allTemplates()) back(fromTemplate(which, {}, "a b.c", Wins::Focused));
   for (int i = 0; i < 300 && !testing::Test::HasFailure(); ++i) back(randomMachine(dice, true));
 }

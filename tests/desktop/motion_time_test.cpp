@@ -211,8 +211,7 @@ TEST_F(MotionTime, WhatIsOnTheScopeIsKeptAndBroughtBack) {
   // Once the machine does something else, that is told.
   QString said;
   QObject::connect(&work(), &Work::told, window.get(), [&](const QString& what) { said = what; });
-  ASSERT_TRUE(work().perform(
-      removeTransition(machine().id, transition("hover", "pressed"))));
+  ASSERT_TRUE(work().perform(removeTransition(machine().id, transition("hover", "pressed"))));
   EXPECT_TRUE(bench().tools().bring(file));
   EXPECT_TRUE(said.contains(QStringLiteral("expected"))) << fromQt(said);
   QFile broken(path("takes/broken.scope.jsonl"));
@@ -274,8 +273,7 @@ TEST_F(MotionTime, ValuesAndBeingCurrentHaveRowsWhereTheMachineMindsThem) {
 }
 
 TEST_F(MotionTime, CurvesAreChosenFromTheirMenu) {
-  ASSERT_TRUE(work().perform(
-      setLook(kind().id, {StateId{"hover"}}, {{}, Prop::OffsetY}, -3.0)));
+  ASSERT_TRUE(work().perform(setLook(kind().id, {StateId{"hover"}}, {{}, Prop::OffsetY}, -3.0)));
   auto* tool = named<QToolButton>(QStringLiteral("Curves on the scope"));
   Q_EMIT tool->menu()->aboutToShow();
   const auto actions = tool->menu()->actions();

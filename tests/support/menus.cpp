@@ -77,11 +77,14 @@ Project fullProject() {
                               {parts[0].id, Prop::Glow},
                               Shadow{0, 0, 9, 0, {7, 77, 177, 90}, tide}}},
                             "all"));
-  must(history, setMotion(kind, {"hover"},
-                          StateMotion{40, 900, 3,
-                                      {{{{}, Prop::Scale}, {{0, 0, {}}, {0.5, 0.05, {}}, {1, 0, {}}}},
-                                       {{parts[2].id, Prop::OffsetX}, {{0.25, -4, {}}}}}},
-                          "move"));
+  must(history,
+       setMotion(kind, {"hover"},
+                 StateMotion{40,
+                             900,
+                             3,
+                             {{{{}, Prop::Scale}, {{0, 0, {}}, {0.5, 0.05, {}}, {1, 0, {}}}},
+                              {{parts[2].id, Prop::OffsetX}, {{0.25, -4, {}}}}}},
+                 "move"));
   must(history, addScreen("Second"));
   const ScreenId second = history.now().screens[1]->id;
   const auto ids = buttons(history.now());

@@ -60,9 +60,9 @@ enum class EffectType : std::uint8_t { Activate, Message, SetValue, Sound };
 
 struct Effect {
   EffectType type = EffectType::Activate;
-  std::string message;  // Message
-  ValueId value;        // SetValue: which
-  std::string formula;  // SetValue: to what
+  std::string message;    // Message
+  ValueId value;          // SetValue: which
+  std::string formula;    // SetValue: to what
   std::string file = {};  // Sound: a WAV or OGG file, beside the project
   double volume = 1;      // Sound: 0–1
   bool operator==(const Effect&) const = default;

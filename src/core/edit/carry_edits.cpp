@@ -90,6 +90,21 @@ void carryTiming(const Machine& from, Machine& to) {
     }
 }
 
+// To the transitions with the same event that lead to the same state.
+void carrySounds(const Machine& from, Machine& to) {
+  const auto isSound = [](const Effect& e) { return e.type == EffectType::Sound; };
+  for (Transition& t : to.transitions) {
+    std::erase_if(t.effects, isSound);
+    for (const Transition& source : from.transitions)
+      if (source.on == t.on && matching(from, source.to, to) == t.to) {
+        const auto sound = std::find_if(source.effects.begin(), source.effects.end(), isSound);
+        if (sound == source.effects.end()) continue;
+        t.effects.push_back(*sound);
+        break;
+      }
+  }
+}
+
 Result<void> carryTo(Project& project, const Kind& from, const Aspects& aspects,
                      const KindId& targetId) {
   if (!find(project, targetId)) return fail({}, "a target is gone");
@@ -117,9 +132,11 @@ Result<void> carryTo(Project& project, const Kind& from, const Aspects& aspects,
     to.hitPadding = from.hitPadding;
     to.hitAlpha = from.hitAlpha;
   }
-  if (aspects.timing && from.machine != to.machine) {
+  if ((aspects.timing || aspects.sounds) && from.machine != to.machine) {
     const Machine source = *here;
-    carryTiming(source, *edit(project, to.machine));
+    Machine& target = *edit(project, to.machine);
+    if (aspects.timing) carryTiming(source, target);
+    if (aspects.sounds) carrySounds(source, target);
   }
   return {};
 }

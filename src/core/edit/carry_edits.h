@@ -15,6 +15,7 @@ struct Aspects {
   bool hitArea = false;
   bool timing = false;   // how long transitions take and how they ease
   bool machine = false;  // states and transitions; the targets share the source's machine then
+  bool sounds = false;   // what transitions play
 };
 
 // A kind on the shelf, or a panel or picture on a screen, which becomes a button first.

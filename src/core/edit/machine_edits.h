@@ -25,7 +25,8 @@ Edit waiveLaw(MachineId machine, int law, std::string reason);
 // The machine becomes the template. Kinds that use it keep their looks: states are matched by role
 // (the first of each) and by name; a new state looks like the first one of its role.
 Edit applyTemplate(MachineId machine, Template which, Wins wins);
-// The machine becomes another, read from elsewhere; it keeps its id, and looks are matched likewise.
+// The machine becomes another, read from elsewhere; it keeps its id, and looks are matched
+// likewise.
 Edit replaceMachine(MachineId machine, Machine other);
 // The same machine with a law mended: looks stay with their states.
 Edit mendMachine(MachineId machine, Machine mended);

@@ -85,8 +85,7 @@ const std::array<Shape, 5>& shapes() {
       {Flourish::Pulse, "pulse", Prop::Scale, 1100, 0, {{0, 0}, {0.5, 0.03}, {1, 0}}},
       {Flourish::Breathe, "breathe", Prop::Opacity, 1800, 0, {{0, 0}, {0.5, -0.25}, {1, 0}}},
       {Flourish::Nudge, "nudge", Prop::OffsetX, 900, 0, {{0, 0}, {0.4, 5}, {1, 0}}},
-      {Flourish::Sway, "sway", Prop::Rotation, 1400, 0,
-       {{0, 0}, {0.25, 2}, {0.75, -2}, {1, 0}}},
+      {Flourish::Sway, "sway", Prop::Rotation, 1400, 0, {{0, 0}, {0.25, 2}, {0.75, -2}, {1, 0}}},
       {Flourish::Arrive, "arrive once", Prop::OffsetX, 320, 1, {{0, -14}, {1, 0}}},
   }};
   return all;

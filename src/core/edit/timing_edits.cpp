@@ -21,7 +21,8 @@ void set(Machine& m, const TimingPlace& place, const Timing& timing) {
       m.timing = timing;
     return;
   }
-  PropTimings& all = place.transition ? m.transitions[*place.transition].propTimings : m.propTimings;
+  PropTimings& all =
+      place.transition ? m.transitions[*place.transition].propTimings : m.propTimings;
   for (PropTiming& each : all)
     if (each.prop == *place.prop) {
       each.timing = timing;
@@ -50,8 +51,8 @@ std::vector<TimingPlace> places(const Machine& m, const TimingPlace& place, bool
 Edit onPlace(MachineId id, TimingPlace place, std::string name, std::string mergeKey,
              std::function<Result<void>(Machine&)> change) {
   return {std::move(name), std::move(mergeKey),
-          [id = std::move(id), place, change = std::move(change)](
-              const Project& before) -> Result<Project> {
+          [id = std::move(id), place,
+           change = std::move(change)](const Project& before) -> Result<Project> {
             const Machine* machine = find(before, id);
             if (!machine || (place.transition && *place.transition >= machine->transitions.size()))
               return fail({}, "that transition is gone");

@@ -422,12 +422,12 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
     for (const auto& [state, look] : states->items())
       kind.departures[StateId{state}] = readLook(r, kind, look, {&here, state, 0, false});
   }
-  r.each(value, at, "motions", [&](const Json& entry, const JsonPlace& here) {
-    readMotion(r, kind, entry, here);
-  });
-  kind.extra = JsonReader::extras(value, {"id", "name", "machine", "motions", "width", "height", "fitsCaption",
-                                          "captionPadding", "hitPadding", "hitForm", "hitAlpha",
-                                          "sizesDiffer", "sample", "parts", "base", "departures"});
+  r.each(value, at, "motions",
+         [&](const Json& entry, const JsonPlace& here) { readMotion(r, kind, entry, here); });
+  kind.extra = JsonReader::extras(
+      value, {"id", "name", "machine", "motions", "width", "height", "fitsCaption",
+              "captionPadding", "hitPadding", "hitForm", "hitAlpha", "sizesDiffer", "sample",
+              "parts", "base", "departures"});
   return kind;
 }
 

@@ -27,7 +27,8 @@ Timing readTiming(JsonReader& r, const Json& value, const JsonPlace& at) {
     t.easing = *easing;
   } else {
     r.complain({&at, "easing", 0, false},
-               "expected linear, bezier x1 y1 x2 y2, steps n, or spring period damping, found “" + text + "”");
+               "expected linear, bezier x1 y1 x2 y2, steps n, or spring period damping, found “" +
+                   text + "”");
   }
   return t;
 }
@@ -60,8 +61,7 @@ PropTimings readPropTimings(JsonReader& r, const Json& value, const JsonPlace& a
 }
 
 Json effectJson(const Effect& e) {
-  if (e.type == EffectType::Sound)
-    return {{"do", "sound"}, {"file", e.file}, {"volume", e.volume}};
+  if (e.type == EffectType::Sound) return {{"do", "sound"}, {"file", e.file}, {"volume", e.volume}};
   if (e.type == EffectType::Message) return {{"do", "message"}, {"message", e.message}};
   if (e.type == EffectType::SetValue)
     return {{"do", "set"}, {"value", e.value.text}, {"to", e.formula}};
@@ -125,8 +125,8 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   r.each(value, at, "effects", [&](const Json& effect, const JsonPlace& here) {
     t.effects.push_back(readEffect(r, effect, here));
   });
-  t.extra = JsonReader::extras(value,
-                               {"from", "on", "after", "message", "if", "to", "timing", "propertyTimings", "effects"});
+  t.extra = JsonReader::extras(value, {"from", "on", "after", "message", "if", "to", "timing",
+                                       "propertyTimings", "effects"});
   return t;
 }
 
@@ -206,7 +206,9 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
   r.each(value, at, "transitions", [&](const Json& entry, const JsonPlace& here) {
     m.transitions.push_back(readTransition(r, entry, here));
   });
-  m.extra = JsonReader::extras(value, {"id", "name", "timing", "propertyTimings", "hold", "repeatDelay", "repeatInterval", "wins", "fires", "waivers", "states", "transitions"});
+  m.extra = JsonReader::extras(
+      value, {"id", "name", "timing", "propertyTimings", "hold", "repeatDelay", "repeatInterval",
+              "wins", "fires", "waivers", "states", "transitions"});
   return m;
 }
 

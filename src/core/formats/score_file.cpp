@@ -8,25 +8,6 @@
 namespace bristle {
 namespace {
 
-struct Word {
-  std::string_view name;
-  Deed deed;
-};
-constexpr Word kWords[] = {{"over", Deed::Over},
-                           {"out", Deed::Out},
-                           {"press", Deed::PointerPress},
-                           {"accept", Deed::KeyPress},
-                           {"release", Deed::Release},
-                           {"cancel", Deed::Cancel},
-                           {"focus", Deed::Focus},
-                           {"blur", Deed::Blur},
-                           {"enable", Deed::Enable},
-                           {"disable", Deed::Disable},
-                           {"message", Deed::Message},
-                           {"value", Deed::SetValue},
-                           {"current", Deed::Current},
-                           {"not.current", Deed::NotCurrent}};
-
 struct Subject {
   const Machine& machine;
   Ready ready;
@@ -44,16 +25,14 @@ Result<Subject> subjectOf(const KindId& id, const Project& project) {
 void readDeed(JsonReader& r, const Json& json, Symbols& symbols, LawStep& step) {
   const JsonPlace top;
   const std::string what = r.text(json, top, "do");
-  const auto known = std::find_if(std::begin(kWords), std::end(kWords),
-                                  [&](const Word& w) { return w.name == what; });
-  if (known == std::end(kWords))
+  const auto known = parseDeed(what);
+  if (!known || *known == Deed::Wait)
     return r.complain({&top, "do", 0, false},
                       "expected what happens, such as over or press, found “" + what + "”");
-  step.deed = known->deed;
+  step.deed = *known;
   if (step.deed == Deed::Release || step.deed == Deed::Cancel)
     step.index = r.text(json, top, "by") == "accept" ? 1 : 0;
-  if (step.deed == Deed::Message)
-    step.index = symbols.messageIndex(r.id(json, top, "message"));
+  if (step.deed == Deed::Message) step.index = symbols.messageIndex(r.id(json, top, "message"));
   if (step.deed != Deed::SetValue) return;
   const std::string id = r.id(json, top, "value");
   step.index = symbols.valueIndex({id});
@@ -74,8 +53,8 @@ Result<KeptScore> parseScore(std::string_view text, const Project& project) {
   Sequence steps;
   std::optional<Subject> subject;
   Ms length = 0, last = 0;
-  const auto done = eachJsonLine(
-      text, [&](JsonReader& r, const Json& json, int number) -> std::string {
+  const auto done =
+      eachJsonLine(text, [&](JsonReader& r, const Json& json, int number) -> std::string {
         const JsonPlace top;
         if (!subject) {
           if (r.number(json, top, "take", 0) != 1 || !r.member(json, "kind"))
@@ -119,9 +98,7 @@ Result<std::string> writeScore(const std::string& name, const KindId& kind, cons
   };
   std::vector<Line> lines;
   for (const LawStep& step : sequenceOf(score)) {
-    const auto word = std::find_if(std::begin(kWords), std::end(kWords),
-                                   [&](const Word& w) { return w.deed == step.deed; });
-    Json json{{"at", step.at}, {"do", word->name}};
+    Json json{{"at", step.at}, {"do", nameOf(step.deed)}};
     if (step.deed == Deed::Release || step.deed == Deed::Cancel)
       json["by"] = step.index ? "accept" : "press";
     if (step.deed == Deed::Message) json["message"] = symbols.messages[size_t(step.index)];

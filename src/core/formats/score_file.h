@@ -1,5 +1,5 @@
-// What was drawn on the scope, as a take of a kind alone: JSON Lines like a take of a menu, with the
-// kind in its header, and what happens to the button instead of what devices send.
+// What was drawn on the scope, as a take of a kind alone: JSON Lines like a take of a menu, with
+// the kind in its header, and what happens to the button instead of what devices send.
 //
 //   {"take":1,"name":"drag off","kind":"k3","length":2000}
 //   {"at":200,"do":"over"}

@@ -31,6 +31,22 @@ std::string_view meaningOf(Law law) {
   return kWords[static_cast<size_t>(law) - 1].meaning;
 }
 
+namespace {
+constexpr std::array<std::string_view, 15> kDeeds{
+    "over",   "out",     "press",   "accept", "release", "cancel",      "focus", "blur",
+    "enable", "disable", "message", "value",  "current", "not.current", "wait"};
+}
+
+std::string_view nameOf(Deed deed) {
+  return kDeeds[static_cast<size_t>(deed)];
+}
+
+std::optional<Deed> parseDeed(std::string_view name) {
+  const auto at = std::find(kDeeds.begin(), kDeeds.end(), name);
+  if (at == kDeeds.end()) return {};
+  return static_cast<Deed>(at - kDeeds.begin());
+}
+
 bool LawReport::allKept() const {
   return std::none_of(laws.begin(), laws.end(),
                       [](const LawResult& r) { return r.broken && r.waived.empty(); });

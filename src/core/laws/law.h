@@ -43,8 +43,11 @@ enum class Deed : std::uint8_t {
   SetValue,  // somebody else sets `index` to `value`
   Current,   // it is a button of the screen to which it leads,
   NotCurrent,
-  Wait,      // nothing but time: what is told happens by then
+  Wait,  // nothing but time: what is told happens by then
 };
+// "over", "press", "not.current", … as in files and reports.
+std::string_view nameOf(Deed deed);
+std::optional<Deed> parseDeed(std::string_view name);
 struct LawStep {
   Deed deed;
   Ms at = 0;  // since the screen opened

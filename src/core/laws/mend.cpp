@@ -81,10 +81,9 @@ class Mender {
       for (size_t i = 0; i < before.laws.size(); ++i)
         worse = worse || (report->laws[i].broken && !before.laws[i].broken);
       const bool stays = report->of(law_).broken;
-      const bool later =
-          report->of(law_).sequence.size() > before.of(law_).sequence.size() ||
-          report->of(law_).what != before.of(law_).what ||
-          report->of(law_).sequence != before.of(law_).sequence;
+      const bool later = report->of(law_).sequence.size() > before.of(law_).sequence.size() ||
+                         report->of(law_).what != before.of(law_).what ||
+                         report->of(law_).sequence != before.of(law_).sequence;
       if (worse || (stays && !later)) continue;
       const std::tuple<bool, int, int> cost{stays, broken(*report),
                                             static_cast<int>(report->neverTaken.size())};
@@ -168,10 +167,10 @@ class Mender {
       const bool hover = m.wins == Wins::Hover;
       go(Role::Disabled, "not enabled");
       go(Role::Press, "enabled and down");
-      go(Role::Hover, hover ? "enabled and not down and over"
-                            : "enabled and not down and over and not focus");
-      go(Role::Focus, hover ? "enabled and not down and focus and not over"
-                            : "enabled and not down and focus");
+      go(Role::Hover,
+         hover ? "enabled and not down and over" : "enabled and not down and over and not focus");
+      go(Role::Focus,
+         hover ? "enabled and not down and focus and not over" : "enabled and not down and focus");
       go(Role::Rest, "");
       out.push_back(std::move(trial));
     }
@@ -240,9 +239,8 @@ class Mender {
   void activations(const Machine& m, std::vector<Trial>& out) const {
     for (size_t i = 0; i < m.transitions.size(); ++i) {
       const auto& effects = m.transitions[i].effects;
-      const auto at = std::find_if(effects.begin(), effects.end(), [](const Effect& e) {
-        return e.type == EffectType::Activate;
-      });
+      const auto at = std::find_if(effects.begin(), effects.end(),
+                                   [](const Effect& e) { return e.type == EffectType::Activate; });
       Trial trial{"", m};
       auto& changed = trial.after.transitions[i].effects;
       if (at == effects.end()) {
@@ -278,10 +276,10 @@ class Mender {
   void addAnswers(const Machine& m, Transition made, Signals now, std::vector<Trial>& out) const {
     const auto add = [&](const Transition& t) {
       Trial trial{"add " + wordsOf(m, t) + (t.effects.empty() ? "" : ", activating"), m};
-      const auto first = std::find_if(
-          trial.after.transitions.begin(), trial.after.transitions.end(), [&](const Transition& o) {
-            return o.from == t.from && o.on == t.on && !t.guard.empty();
-          });
+      const auto first = std::find_if(trial.after.transitions.begin(),
+                                      trial.after.transitions.end(), [&](const Transition& o) {
+                                        return o.from == t.from && o.on == t.on && !t.guard.empty();
+                                      });
       trial.after.transitions.insert(first, t);
       out.push_back(std::move(trial));
     };

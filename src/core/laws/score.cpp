@@ -104,8 +104,8 @@ Score drawn(const Sequence& sequence, Ms apart) {
 
 // Far enough apart to be watched, where no timer is in it.
 Score scoreOf(const Sequence& sequence) {
-  const bool timed = std::any_of(sequence.begin(), sequence.end(),
-                                 [](const LawStep& s) { return s.at > 0; });
+  const bool timed =
+      std::any_of(sequence.begin(), sequence.end(), [](const LawStep& s) { return s.at > 0; });
   return drawn(sequence, timed ? kTimed : kUntimed);
 }
 

@@ -142,7 +142,8 @@ void SequencePlayer::workOff() {
       worked_ = outcomes_.size();
       return;
     }
-    deliver(program_, run_, Event::Message, {outcome.at, values_, &outcomes_, watch_, values_.data()},
+    deliver(program_, run_, Event::Message,
+            {outcome.at, values_, &outcomes_, watch_, values_.data()},
             static_cast<int>(outcome.index));
   }
 }

@@ -36,16 +36,16 @@ double parameterAt(double x1, double x2, double x) {
 }
 
 constexpr double kPi = 3.14159265358979323846;
-constexpr double kRest = 0.001;      // of the way: less cannot be seen
-constexpr double kNoWaves = 0.98;    // from this damping on what overshoots is far below kRest
+constexpr double kRest = 0.001;    // of the way: less cannot be seen
+constexpr double kNoWaves = 0.98;  // from this damping on what overshoots is far below kRest
 
 // Where a spring is, 0 at its start, 1 at its target. `t` ms.
 double springAt(const Easing& e, double t) {
   const double omega = 2 * kPi / e.period, z = e.damping;
   if (z < 1 - 1e-6) {
     const double wave = omega * std::sqrt(1 - z * z);
-    return 1 - std::exp(-z * omega * t) *
-                   (std::cos(wave * t) + z * omega / wave * std::sin(wave * t));
+    return 1 -
+           std::exp(-z * omega * t) * (std::cos(wave * t) + z * omega / wave * std::sin(wave * t));
   }
   if (z < 1 + 1e-6) return 1 - std::exp(-omega * t) * (1 + omega * t);
   const double root = omega * std::sqrt(z * z - 1), fast = -z * omega - root,

@@ -44,9 +44,8 @@ int Symbols::soundIndex(std::string_view file) {
 }
 
 bool Formula::reads(Signals::Bit signal) const {
-  return std::any_of(ops_.begin(), ops_.end(), [&](const Op& op) {
-    return op.code == Code::Signal && op.index == signal;
-  });
+  return std::any_of(ops_.begin(), ops_.end(),
+                     [&](const Op& op) { return op.code == Code::Signal && op.index == signal; });
 }
 
 double Formula::value(Signals signals, std::span<const double> values) const {

@@ -27,8 +27,8 @@ struct Signals {
   bool operator==(const Signals&) const = default;
 };
 
-// The values, messages and sounds that machines may name, numbered, so that running machines need no
-// texts. One for all the machines of a session.
+// The values, messages and sounds that machines may name, numbered, so that running machines need
+// no texts. One for all the machines of a session.
 struct Symbols {
   std::vector<ValueId> values;
   std::vector<std::string> messages;

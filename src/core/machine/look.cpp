@@ -32,8 +32,8 @@ Ms playsFor(const Kind& kind, const LookTable& table, const Look& look) {
 // What a track adds at a phase, 0–1.
 double addedAt(const MotionTrack& track, double phase) {
   const auto& frames = track.frames;
-  const auto next = std::find_if(frames.begin(), frames.end(),
-                                 [&](const KeyFrame& f) { return f.at > phase; });
+  const auto next =
+      std::find_if(frames.begin(), frames.end(), [&](const KeyFrame& f) { return f.at > phase; });
   if (next == frames.begin()) return next->add;
   const KeyFrame& from = *std::prev(next);
   if (next == frames.end()) return from.add;
@@ -63,7 +63,8 @@ double LookTable::stirred(StateIndex index, int channel, Ms since, bool reduced)
   double value = std::get<double>(states_[index][i]);
   const bool ends = motion.count > 0;
   if (reduced && !ends) return value;
-  const double rounds = static_cast<double>(since - motion.delay) / static_cast<double>(motion.period);
+  const double rounds =
+      static_cast<double>(since - motion.delay) / static_cast<double>(motion.period);
   const bool over = ends && (reduced || rounds >= motion.count);
   const double phase = over ? 1 : rounds <= 0 ? 0 : rounds - std::floor(rounds);
   for (size_t t = 0; t < motion.tracks.size(); ++t)

@@ -30,7 +30,8 @@ class LookTable {
   int channel(const PropKey& key) const;
   // The channels that are not the same in every state: the only ones that can move.
   std::span<const int> varying() const { return varying_; }
-  // How long something moves in a state by itself, ms: frame sequences, key frames; 0: nothing does.
+  // How long something moves in a state by itself, ms: frame sequences, key frames; 0: nothing
+  // does.
   Ms playsFor(StateIndex index) const { return playing_[index]; }
   bool playsForEver(StateIndex index) const;
   // Whether key frames move the channel in a state.
@@ -47,8 +48,8 @@ class LookTable {
   Look base_;
   std::vector<int> varying_;
   std::vector<Ms> playing_;
-  std::vector<StateMotion> motions_;        // by state
-  std::vector<std::vector<int>> stirring_;  // by state: of each track, the channel
+  std::vector<StateMotion> motions_;               // by state
+  std::vector<std::vector<int>> stirring_;         // by state: of each track, the channel
   std::vector<std::pair<double, double>> ranges_;  // of channels that stir
 };
 

@@ -74,8 +74,8 @@ class Program {
   std::vector<Span> spans_;
 };
 
-// What, beside the signals of every button, a machine minds: whether it is current, messages that it
-// answers, values that its guards read.
+// What, beside the signals of every button, a machine minds: whether it is current, messages that
+// it answers, values that its guards read.
 struct Minds {
   bool current = false;
   std::vector<int> messages;

@@ -281,7 +281,15 @@ void Session::handle(const Happened& happened) {
     case OutcomeType::SetValue:
       break;  // done when it was collected
     case OutcomeType::Sound:
-      add({0, TraceType::Sound, item.id, {}, {}, {}, {}, {}, outcome.value,
+      add({0,
+           TraceType::Sound,
+           item.id,
+           {},
+           {},
+           {},
+           {},
+           {},
+           outcome.value,
            symbols_.sounds[outcome.index]});
       break;
     case OutcomeType::Runaway:

@@ -107,7 +107,8 @@ class Session {
 template <class Step>
 void Session::withButton(size_t depth, int box, Step step) {
   ButtonRun& run = button(depth, box);
-  step(*run.kind->program, run.running, StepContext{now_, values_, &outcomes_, nullptr, values_.data()});
+  step(*run.kind->program, run.running,
+       StepContext{now_, values_, &outcomes_, nullptr, values_.data()});
   collect(depth, box);
 }
 

@@ -105,8 +105,8 @@ void CurveEditor::change(const Easing& easing) {
 
 void CurveEditor::pull(const QPointF& to) {
   const double x = std::clamp((to.x() - kMargin) / (width() - 2 * kMargin), 0.0, 1.0);
-  const double y =
-      std::clamp(kHigh - (to.y() - kMargin) / (height() - 2 * kMargin) * (kHigh - kLow), kLow, kHigh);
+  const double y = std::clamp(
+      kHigh - (to.y() - kMargin) / (height() - 2 * kMargin) * (kHigh - kLow), kLow, kHigh);
   Easing next = easing_;
   switch (easing_.type) {
     case EasingType::Linear:
@@ -124,7 +124,8 @@ void CurveEditor::pull(const QPointF& to) {
       const double l = -std::log(beyond);
       next.damping = rounded(std::clamp(l / std::sqrt(M_PI * M_PI + l * l), 0.05, 1.0));
       const double now = swingOf(easing_).x();
-      next.period = std::clamp(std::round(easing_.period * (1 + (x - now)) / 10) * 10, 20.0, 5000.0);
+      next.period =
+          std::clamp(std::round(easing_.period * (1 + (x - now)) / 10) * 10, 20.0, 5000.0);
       break;
     }
   }

@@ -67,7 +67,8 @@ void InStateCard::buildFrame() {
     const auto easing = parseEasing(fromQt(text));
     return easing && changeFrame("change easing", [&](KeyFrame& f) { f.easing = *easing; });
   });
-  easing_->setToolTip(tr("To the next one: linear, bezier x1 y1 x2 y2, steps n, spring period damping"));
+  easing_->setToolTip(
+      tr("To the next one: linear, bezier x1 y1 x2 y2, steps n, spring period damping"));
   remove_ = form_->button(tr("Nothing moves in this state"), [this] {
     if (work_.kind())
       work_.perform(setMotion(work_.kind()->id, view_.stirred(), {}, "remove motion"));
@@ -81,16 +82,14 @@ const StateMotion* InStateCard::motion() const {
   return at == kind->motions.end() ? nullptr : &at->second;
 }
 
-bool InStateCard::change(const std::string& name,
-                         const std::function<void(StateMotion&)>& change) {
+bool InStateCard::change(const std::string& name, const std::function<void(StateMotion&)>& change) {
   StateMotion next = motion() ? *motion() : StateMotion{};
   change(next);
   return work_.kind() &&
          work_.perform(setMotion(work_.kind()->id, view_.stirred(), std::move(next), name));
 }
 
-bool InStateCard::changeFrame(const std::string& name,
-                              const std::function<void(KeyFrame&)>& each) {
+bool InStateCard::changeFrame(const std::string& name, const std::function<void(KeyFrame&)>& each) {
   return change(name, [&](StateMotion& m) {
     const auto row = static_cast<size_t>(view_.track()), i = static_cast<size_t>(view_.frame());
     if (row < m.tracks.size() && i < m.tracks[row].frames.size()) each(m.tracks[row].frames[i]);
@@ -169,9 +168,8 @@ void InStateCard::refresh() {
                   : m->count == 0 ? tr("As long as the state lasts.")
                   : m->count == 1 ? tr("Once, when the state is entered.")
                                   : tr("%1 times, when the state is entered.").arg(m->count));
-  const MotionTrack* track = m && size_t(view_.track()) < m->tracks.size()
-                                 ? &m->tracks[size_t(view_.track())]
-                                 : nullptr;
+  const MotionTrack* track =
+      m && size_t(view_.track()) < m->tracks.size() ? &m->tracks[size_t(view_.track())] : nullptr;
   const KeyFrame* frame = track && size_t(view_.frame()) < track->frames.size()
                               ? &track->frames[size_t(view_.frame())]
                               : nullptr;

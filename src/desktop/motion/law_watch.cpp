@@ -109,9 +109,9 @@ void LawWatch::begin() {
 void LawWatch::beginMending() {
   if (last_->error || !last_->report.whole || last_->report.allKept()) return;
   mends_ = true;
-  mending_.setFuture(QtConcurrent::run(
-      [project = work_.project(), kind = last_->kind, folder = work_.folder(),
-       report = last_->report, stop = stop_] {
+  mending_.setFuture(
+      QtConcurrent::run([project = work_.project(), kind = last_->kind, folder = work_.folder(),
+                         report = last_->report, stop = stop_] {
         return mended(project, kind, folder, report, stop.get());
       }));
 }

@@ -4,6 +4,7 @@
 
 #include "core/edit/machine_edits.h"
 #include "desktop/frame/theme.h"
+#include "desktop/motion/graph_view.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -92,7 +93,12 @@ void LawsPanel::refresh() {
       auto* item = new QListWidgetItem(tr("·  advice: %1").arg(text), list_);
       item->setToolTip(text);
     };
-    for (const auto t : report.neverTaken) advise(tr("%1 is never taken").arg(t + 1));
+    for (const auto t : report.neverTaken)
+      advise(tr("%1, %2, is never taken: only a shortcut could")
+                 .arg(t + 1)
+                 .arg(work_.machine() && t < work_.machine()->transitions.size()
+                          ? eventOf(work_.machine()->transitions[t])
+                          : QString()));
     for (const auto& text : report.advice) advise(toQt(text));
   }
   list_->setCurrentRow(std::min(row, list_->count() - 1));
@@ -133,7 +139,8 @@ void LawsPanel::tellOne() {
 
 void LawsPanel::mend() {
   const Lawfulness* now = laws_.now();
-  const auto at = now ? now->mends.find(list_->currentRow()) : std::map<int, Mend>::const_iterator{};
+  const auto at =
+      now ? now->mends.find(list_->currentRow()) : std::map<int, Mend>::const_iterator{};
   if (!now || at == now->mends.end() || !work_.machine()) return;
   const Mend mend = at->second;
   work_.perform(mendMachine(work_.machine()->id, mend.after));

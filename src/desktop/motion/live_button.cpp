@@ -26,7 +26,7 @@ void LiveButton::paintEvent(QPaintEvent*) {
   const Machine* machine = work_.machine();
   const Look* look = view_.lookAt(view_.time());
   if (!kind || !table || !machine || !look) return;
-  const double s = std::min({1.5, (width() - 40) / kind->width, (height() - 70) / kind->height});
+  const double s = std::min({1.5, (width() - 60) / kind->width, (height() - 70) / kind->height});
   p.save();
   p.translate(QPointF(width(), height() - 24) / 2 - QPointF(kind->width, kind->height) * s / 2);
   p.scale(s, s);

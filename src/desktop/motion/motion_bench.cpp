@@ -48,9 +48,8 @@ MotionBench::MotionBench(Work& work, QWidget* parent) : Bench(parent), work_(wor
   connect(&work, &Work::changed, this, &MotionBench::refresh);
   connect(&work, &Work::pickedChanged, this, &MotionBench::refresh);
   connect(view_, &MotionView::scoreChanged, this, &MotionBench::turn);
-  connect(view_, &MotionView::heard, this, [this](const std::string& file, double volume) {
-    work_.sounds().play(file, volume);
-  });
+  connect(view_, &MotionView::heard, this,
+          [this](const std::string& file, double volume) { work_.sounds().play(file, volume); });
   turn();
   refresh();
 }

@@ -120,9 +120,8 @@ void MotionCard::buildEffects() {
         if (e.type == EffectType::SetValue) e = now;
     });
   });
-  plays_ = form_->text(tr("Plays"), [this](const QString& text) {
-    return setSound(text.trimmed());
-  });
+  plays_ =
+      form_->text(tr("Plays"), [this](const QString& text) { return setSound(text.trimmed()); });
   plays_->setPlaceholderText(tr("no sound"));
   plays_->setToolTip(tr("A WAV or OGG file of up to half a minute, beside the project"));
   volume_ = form_->number(tr("Volume, %"), 0, 100, [this](double percent) {
@@ -215,8 +214,7 @@ void MotionCard::chooseSound() {
 // A file that cannot be used is refused at once, with the reason.
 bool MotionCard::setSound(const QString& file) {
   const std::string why =
-      file.isEmpty() ? std::string()
-                     : whyNoSound(fromQt(QDir(work_.folder()).filePath(file)));
+      file.isEmpty() ? std::string() : whyNoSound(fromQt(QDir(work_.folder()).filePath(file)));
   if (!why.empty()) {
     work_.tell(tr("%1: %2").arg(file, toQt(why)), true);
     return false;
@@ -284,8 +282,8 @@ void MotionCard::refreshTransition() {
   form_->setRowVisible(volume_, sound);
   sound_->setVisible(t);
   hear_->setVisible(sound);
-  for (QWidget* field : {static_cast<QWidget*>(activates_), static_cast<QWidget*>(remove_), static_cast<QWidget*>(earlier_),
-                         static_cast<QWidget*>(later_)})
+  for (QWidget* field : {static_cast<QWidget*>(activates_), static_cast<QWidget*>(remove_),
+                         static_cast<QWidget*>(earlier_), static_cast<QWidget*>(later_)})
     field->setVisible(t);
   form_->setRowVisible(after_, t && t->on == Event::After);
   form_->setRowVisible(message_, t && t->on == Event::Message);

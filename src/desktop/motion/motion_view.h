@@ -61,8 +61,8 @@ class MotionView : public QObject {
 
  Q_SIGNALS:
   void picked();
-  void scoreChanged();  // or what the machine does with it
-  void moved();         // the time
+  void scoreChanged();                                 // or what the machine does with it
+  void moved();                                        // the time
   void heard(const std::string& file, double volume);  // while it plays
 
  private:

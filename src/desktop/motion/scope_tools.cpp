@@ -51,7 +51,8 @@ ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget* parent)
   loop->setChecked(true);
   connect(loop, &QToolButton::toggled, &view_, &MotionView::setLoops);
   auto* reduced = tool(tr("reduced"), tr("Reduced motion"));
-  reduced->setToolTip(tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
+  reduced->setToolTip(
+      tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
   reduced->setCheckable(true);
   connect(reduced, &QToolButton::toggled, &view_, &MotionView::setReduced);
   line->addStretch();
@@ -98,8 +99,7 @@ void ScopeTools::makeTry() {
           view_.setPlaying(true);
         }));
   menu->addSeparator();
-  commands_.push_back(
-      menu->addAction(tr("Clear the scope"), this, [this] { view_.setScore({}); }));
+  commands_.push_back(menu->addAction(tr("Clear the scope"), this, [this] { view_.setScore({}); }));
   const auto longer = [this](Ms by) {
     Score score = view_.score();
     score.length = std::clamp<Ms>(score.length + by, 1000, kMostLength);
@@ -143,8 +143,8 @@ void ScopeTools::makeCurves() {
     const Kind* kind = work_.kind();
     const LookTable* table = work_.lookTable();
     if (!kind || !table) return;
-    auto* first = menu->addAction(tr("the first that move"), this,
-                                  [this] { view_.setCurves(std::nullopt); });
+    auto* first =
+        menu->addAction(tr("the first that move"), this, [this] { view_.setCurves(std::nullopt); });
     first->setCheckable(true);
     first->setChecked(!view_.curves());
     menu->addSeparator();

@@ -95,9 +95,9 @@ void ScopeView::paintLanes(QPainter& p) {
     const QRectF row(0, kRuler + lane * high, width(), high);
     if (lane == lane_ && hasFocus()) p.fillRect(row, t.tint);
     p.setPen(lane == lane_ ? t.ink : t.quiet);
-    p.drawText(row.adjusted(8, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
-               p.fontMetrics().elidedText(rows_[size_t(lane)].name, Qt::ElideRight,
-                                          int(kNames) - 12));
+    p.drawText(
+        row.adjusted(8, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter,
+        p.fontMetrics().elidedText(rows_[size_t(lane)].name, Qt::ElideRight, int(kNames) - 12));
     p.setPen(t.line);
     p.drawLine(QPointF(kNames, row.bottom()), QPointF(width() - kRight, row.bottom()));
   }
@@ -181,8 +181,7 @@ void ScopeView::paintCurves(QPainter& p) {
   const Theme& t = theme();
   const Kind* kind = work_.kind();
   const LookTable* table = work_.lookTable();
-  if (curvesStale_)
-    curves_ = kind && table ? curvesOf(view_, *kind, *table) : std::vector<Curve>();
+  if (curvesStale_) curves_ = kind && table ? curvesOf(view_, *kind, *table) : std::vector<Curve>();
   curvesStale_ = false;
   const QRectF room(kNames, lanesEnd() + kStates + 10, width() - kNames - kRight,
                     height() - (lanesEnd() + kStates + 16));
@@ -282,7 +281,8 @@ void ScopeView::mouseMoveEvent(QMouseEvent* event) {
     return change(std::move(next));
   }
   if (drag_ == Drag::Draw) {
-    setLane(next, Lane(rows()[size_t(lane_)].index), std::min(begun_, now), std::max(begun_, now), true);
+    setLane(next, Lane(rows()[size_t(lane_)].index), std::min(begun_, now), std::max(begun_, now),
+            true);
   } else {
     Stretch moved = next.stretches[size_t(stretch_)];
     next.stretches.erase(next.stretches.begin() + stretch_);
@@ -361,8 +361,8 @@ void ScopeView::turnLane() {
   bool on = true;
   for (const Stretch& s : score.stretches)
     if (int(s.lane) == row.index && s.from <= now && (s.to < 0 || s.to > now)) on = false;
-  setLane(score, Lane(row.index), now, on ? std::min(now + kNewStretch, score.length) : score.length,
-          on);
+  setLane(score, Lane(row.index), now,
+          on ? std::min(now + kNewStretch, score.length) : score.length, on);
   change(std::move(score));
 }
 

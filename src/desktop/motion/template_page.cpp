@@ -87,9 +87,9 @@ void TemplatePage::show(Template which) {
   head_->setText(tr("TEMPLATE · %1").arg(toQt(std::string(nameOf(which))).toUpper()));
   int kinds = 0;
   for (const auto& kind : work_.project().kinds) kinds += kind->machine == machine->id;
-  meaning_->setText(toQt(std::string(meaningOf(which))) +
-                    (kinds > 1 ? tr(" %1 kinds run this machine: all change.").arg(kinds)
-                               : QString()));
+  meaning_->setText(
+      toQt(std::string(meaningOf(which))) +
+      (kinds > 1 ? tr(" %1 kinds run this machine: all change.").arg(kinds) : QString()));
   apply_->setText(tr("Apply “%1”").arg(toQt(std::string(nameOf(which)))));
   for (const Side& side : sides_) tell(side);
 }

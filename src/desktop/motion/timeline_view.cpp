@@ -46,7 +46,8 @@ const StateMotion* TimelineView::motion() const {
 
 double TimelineView::rowHeight() const {
   const StateMotion* m = motion();
-  return m ? std::min(kMostRow, (height() - kRuler - 8) / double(std::max<size_t>(1, m->tracks.size())))
+  return m ? std::min(kMostRow,
+                      (height() - kRuler - 8) / double(std::max<size_t>(1, m->tracks.size())))
            : kMostRow;
 }
 
@@ -214,8 +215,8 @@ void TimelineView::addFrame(int row, double phase, double add) {
   StateMotion next = *motion();
   auto& frames = next.tracks[size_t(row)].frames;
   phase = std::round(phase * 1000) / 1000;
-  const auto at = std::find_if(frames.begin(), frames.end(),
-                               [&](const KeyFrame& f) { return f.at > phase; });
+  const auto at =
+      std::find_if(frames.begin(), frames.end(), [&](const KeyFrame& f) { return f.at > phase; });
   const auto place = at - frames.begin();
   const Easing easing = place > 0 ? frames[size_t(place) - 1].easing : Easing{};
   frames.insert(at, {phase, std::round(add * 100) / 100, easing});
@@ -268,12 +269,12 @@ void TimelineView::keyPressEvent(QKeyEvent* event) {
   if (!dx && !dy) return QWidget::keyPressEvent(event);
   if (move && frame >= 0) {
     const double time = event->modifiers() & Qt::ShiftModifier ? kBigKeyTime : kKeyTime;
-    const PropertyInfo* info =
-        findProperty(*partType(*work_.kind(), m->tracks[size_t(row)].key.part),
-                     m->tracks[size_t(row)].key.prop);
+    const PropertyInfo* info = findProperty(
+        *partType(*work_.kind(), m->tracks[size_t(row)].key.part), m->tracks[size_t(row)].key.prop);
     const double step = (info ? info->step : 1) * (event->modifiers() & Qt::ShiftModifier ? 10 : 1);
     view_.pickFrame(row, frame);
-    return moveFrame(frames[size_t(frame)].at + dx * time, frames[size_t(frame)].add + dy * step, "");
+    return moveFrame(frames[size_t(frame)].at + dx * time, frames[size_t(frame)].add + dy * step,
+                     "");
   }
   if (dy) return view_.pickFrame(std::clamp(row - dy, 0, int(m->tracks.size()) - 1), 0);
   view_.pickFrame(row, std::clamp(frame + dx, 0, int(frames.size()) - 1));

@@ -154,8 +154,9 @@ TimingPlace TimingSection::place() const {
 bool TimingSection::change(const std::string& name, const std::string& mergeKey,
                            const std::function<void(Timing&)>& each) {
   const Machine* m = work_.machine();
-  return m && work_.perform(changeTiming(m->id, place(), both_->isVisibleTo(&form_) && both_->isChecked(),
-                                         name, mergeKey, each));
+  return m && work_.perform(changeTiming(m->id, place(),
+                                         both_->isVisibleTo(&form_) && both_->isChecked(), name,
+                                         mergeKey, each));
 }
 
 void TimingSection::setEasing(const Easing& easing, const std::string& mergeKey) {

@@ -74,7 +74,8 @@ void RehearseBench::build() {
   head->addWidget(speed_);
   auto* reduced = new QCheckBox(tr("Reduced"));
   reduced->setAccessibleName(tr("Reduced motion"));
-  reduced->setToolTip(tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
+  reduced->setToolTip(
+      tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
   connect(reduced, &QCheckBox::toggled, this, [this](bool on) {
     rehearsal_.setReducedMotion(on);
     stage_->update();

@@ -83,6 +83,7 @@ QWidget* CarryPage::aspects() {
   size_ = check(tr("Size of the box"), false);
   hit_ = check(tr("Hit area"), false);
   timing_ = check(tr("Timing"), false);
+  sounds_ = check(tr("Sounds"), false);
   machine_ = check(tr("States and transitions"), false);
   column->addStretch();
   return box;
@@ -113,6 +114,7 @@ Aspects CarryPage::chosen() const {
   out.size = size_->isChecked();
   out.hitArea = hit_->isChecked();
   out.timing = timing_->isChecked();
+  out.sounds = sounds_->isChecked();
   out.machine = machine_->isChecked();
   return out;
 }

@@ -25,7 +25,7 @@ class CarryPage : public Page {
   Work& work_;
   KindId from_;
   std::vector<std::pair<PartId, QCheckBox*>> parts_;
-  QCheckBox *departures_, *size_, *hit_, *timing_, *machine_;
+  QCheckBox *departures_, *size_, *hit_, *timing_, *sounds_, *machine_;
   QListWidget* list_;
   std::vector<CarryTarget> offered_;
   QLabel* preview_;

@@ -14,7 +14,7 @@
 namespace bristle {
 namespace {
 
-enum Column { Name, Type, Light, Dark, Uses };
+enum Columns { Name, Type, Light, Dark, Uses };
 
 constexpr NamedType kTypes[] = {NamedType::Colour, NamedType::Length,   NamedType::Number,
                                 NamedType::Font,   NamedType::Weight,   NamedType::Duration,

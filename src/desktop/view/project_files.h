@@ -7,8 +7,9 @@
 
 namespace bristle {
 
-// The file's place inside the project's folder; one from elsewhere is copied into `sub` first, under
-// a free name. Nothing where there is no folder yet or it cannot be copied: the person is told.
+// The file's place inside the project's folder; one from elsewhere is copied into `sub` first,
+// under a free name. Nothing where there is no folder yet or it cannot be copied: the person is
+// told.
 std::optional<QString> broughtInside(Work& work, const QString& path, const QString& sub);
 
 }  // namespace bristle

@@ -105,7 +105,9 @@ class Worker {
     const auto all = allProperties(kind);
     const PropKey key = all[roll(all.size())];
     const PropertyInfo& info = *findProperty(*partType(kind, key.part), key.prop);
-    const auto part = [&] { return kind.parts.empty() ? PartId{} : kind.parts[roll(kind.parts.size())].id; };
+    const auto part = [&] {
+      return kind.parts.empty() ? PartId{} : kind.parts[roll(kind.parts.size())].id;
+    };
     const auto named = [&] {
       return p.named->empty() ? NamedId{} : (*p.named)[roll(p.named->size())].id;
     };
@@ -132,7 +134,8 @@ class Worker {
       case 9:
         return nameCell(who, column(p, kind), key, fresh, roll(2));
       case 10:
-        return carryOver(kind.id, {{part(), part()}, roll(2) > 0, true, true, roll(2) > 0, roll(3) == 0},
+        return carryOver(kind.id,
+                         {{part(), part()}, roll(2) > 0, true, true, roll(2) > 0, roll(3) == 0},
                          {{p.kinds[roll(p.kinds.size())]->id}});
       case 11: {
         const auto copy = copyOfPart(kind, part());
@@ -242,13 +245,19 @@ TEST(OwnLooks, OfAFileAreRefusedWhereTheyAreNonsense) {
     const auto read = parseProject(changed);
     return read ? std::string("taken") : read.error().text();
   };
-  EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": \"big\"").find("/own/base"), std::string::npos);
+  EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": \"big\"").find("/own/base"),
+            std::string::npos);
   EXPECT_NE(with("\"label.size\"", "\"label.girth\"").find("label.size"), std::string::npos);
-  EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": 9000").find("from 4 to 400"), std::string::npos);
-  EXPECT_NE(with("\"hitForm\": \"alpha\"", "\"hitForm\": \"cloud\"").find("/hitForm"), std::string::npos);
-  EXPECT_NE(with("\"type\": \"length\"", "\"type\": \"girth\"").find("/named/1/type"), std::string::npos);
-  EXPECT_NE(with("\"name\": \"corner\"", "\"name\": \"tide.bright\"").find("of its own"), std::string::npos);
-  EXPECT_NE(with("\"name\": \"corner\"", "\"name\": \"a..b\"").find("/named/1/name"), std::string::npos);
+  EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": 9000").find("from 4 to 400"),
+            std::string::npos);
+  EXPECT_NE(with("\"hitForm\": \"alpha\"", "\"hitForm\": \"cloud\"").find("/hitForm"),
+            std::string::npos);
+  EXPECT_NE(with("\"type\": \"length\"", "\"type\": \"girth\"").find("/named/1/type"),
+            std::string::npos);
+  EXPECT_NE(with("\"name\": \"corner\"", "\"name\": \"tide.bright\"").find("of its own"),
+            std::string::npos);
+  EXPECT_NE(with("\"name\": \"corner\"", "\"name\": \"a..b\"").find("/named/1/name"),
+            std::string::npos);
 }
 
 }  // namespace

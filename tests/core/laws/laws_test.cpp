@@ -31,8 +31,8 @@ std::string brokenOf(const LawReport& report) {
 std::string deeds(const Sequence& sequence) {
   std::string out;
   for (const LawStep& step : sequence) {
-    const char* const kNames[] = {"over",    "out",   "press", "key",  "release",
-                                  "cancel",  "focus", "blur",  "able", "disable",
+    const char* const kNames[] = {"over",    "out",   "press",   "key",         "release",
+                                  "cancel",  "focus", "blur",    "able",        "disable",
                                   "message", "value", "current", "not current", "wait"};
     out += (out.empty() ? "" : " ") + std::string(kNames[size_t(step.deed)]);
   }
@@ -112,6 +112,23 @@ TEST(MenuButtonLaws, HasFourteenSituationsAndNoticesEachLossWithinFiveSteps) {
       if (r.broken) shortest = std::min(shortest, r.sequence.size());
     EXPECT_LE(shortest, 5U) << i;
   }
+}
+
+// What depends on being current is looked at both ways.
+TEST(MenuButtonLaws, WhatIsCurrentIsVisitedToo) {
+  Machine m = menu();
+  m.states.push_back({{"here"}, "here", Role::None, false, {}});
+  Transition t;
+  t.from = StateId{"normal"};
+  t.on = Event::After;
+  t.after = 100;
+  t.guard = "current";
+  t.to = {"here"};
+  m.transitions.push_back(t);
+  const LawReport report = reportOn(m);
+  EXPECT_FALSE(report.of(Law::NoOrphan).broken) << "it is reached where it is current";
+  EXPECT_TRUE(report.of(Law::Rest).broken);
+  EXPECT_EQ(deeds(report.of(Law::Rest).sequence), "current wait");
 }
 
 // One machine for each law, which breaks that law alone, and the shortest way to see it.

@@ -142,8 +142,8 @@ TEST_F(Moving, InAndOutAreSetTogetherOrApart) {
 
 TEST_F(Moving, TimesOutOfRangeAreRefused) {
   for (const Ms wrong : {Ms{-1}, Ms{600'001}, Ms{1} << 60}) {
-    EXPECT_FALSE(history.perform(changeTiming(machine, {0, {}}, false, "x", {},
-                                              [&](Timing& t) { t.duration = wrong; })));
+    EXPECT_FALSE(history.perform(
+        changeTiming(machine, {0, {}}, false, "x", {}, [&](Timing& t) { t.duration = wrong; })));
     EXPECT_FALSE(history.perform(changeTiming(machine, {{}, Prop::Fill}, false, "x", {},
                                               [&](Timing& t) { t.delay = wrong; })));
   }

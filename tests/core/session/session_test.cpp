@@ -269,6 +269,45 @@ TEST(Session, MessagesReachOtherMachinesAndValuesChange) {
   EXPECT_EQ(run.session().value({"v"}), 6) << "both buttons that are not focused counted";
 }
 
+TEST(Session, SoundsAreTracedWithTheirVolume) {
+  Menu m;
+  Project p = m.history.now();
+  for (Transition& t : edit(p, p.machines[0]->id)->transitions)
+    if (t.on == Event::Press)
+      t.effects.push_back({EffectType::Sound, {}, {}, {}, "sounds/tick.wav", 0.4});
+  Playing run(p);
+  run.lines();
+  EXPECT_THAT(run.key(InputType::Accept, true), Contains("sound sounds/tick.wav at 0.4"));
+}
+
+TEST(Session, AButtonKnowsThatItLeadsToItsOwnScreen) {
+  Menu m;
+  test::must(m.history, setAction(m.first, m.ids[1], {ActionType::Open, m.first, {}}));
+  Project p = m.history.now();
+  Machine& machine = *edit(p, p.machines[0]->id);
+  machine.states.push_back({{"here"}, "here", Role::None, false, {}});
+  Transition t;
+  t.from = StateId{"normal"};
+  t.on = Event::After;
+  t.guard = "current";
+  t.to = {"here"};
+  machine.transitions.push_back(t);
+  Playing run(p);
+  run.lines();
+  EXPECT_THAT(run.wait(1), ElementsAre("state " + m.id(1) + " normal → here"));
+}
+
+TEST(Session, ReducedMotionTakesNoTimeWhenever) {
+  Menu m;
+  Playing run(m.history.now());
+  run.session().setReducedMotion(true);
+  run.move(Dir::Down);
+  EXPECT_FALSE(run.session().moving());
+  run.session().setReducedMotion(false);
+  run.move(Dir::Down);
+  EXPECT_TRUE(run.session().moving());
+}
+
 TEST(Session, KnowsWhetherAnythingMoves) {
   Menu m;
   Playing run(m.history.now());
