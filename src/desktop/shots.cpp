@@ -51,6 +51,25 @@ void prepare(Window& window, const QString& bench) {
     }
 }
 
+// The time line of a state that moves, and a template before it is applied.
+bool motionShots(Window& window, const QString& folder) {
+  window.openBench(QStringLiteral("motion"));
+  auto* motion = dynamic_cast<MotionBench*>(window.bench(QStringLiteral("motion")));
+  if (!motion) return false;
+  motion->view().pickState({"focused"});
+  motion->view().setInState(true);
+  motion->view().pickFrame(0, 1);
+  motion->view().setTime(760);
+  QTest::qWait(200);
+  const bool line = window.grab().save(folder + QStringLiteral("/motion-in-state.png"));
+  motion->view().setInState(false);
+  motion->showTemplate(Template::HoldToConfirm);
+  QTest::qWait(1500);  // until both sides' laws are checked
+  const bool page = window.grab().save(folder + QStringLiteral("/motion-template.png"));
+  motion->leave();
+  return line && page;
+}
+
 }  // namespace
 
 int makeShots(Window& window, const QString& folder) {
@@ -71,8 +90,9 @@ int makeShots(Window& window, const QString& folder) {
       }
     }
   }
-  // What the store of kinds looks like, once.
   applyTheme(*qApp, Theme::light());
+  if (!motionShots(window, folder)) return 2;
+  // What the store of kinds looks like, once.
   window.openBench(QStringLiteral("shape"));
   for (QAction* action : window.allCommands())
     if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::Key_K)) action->trigger();

@@ -11,7 +11,7 @@
 namespace bristle {
 namespace {
 
-constexpr qsizetype kMostBytes = 16 << 20;
+constexpr qsizetype kMostSvgBytes = 16 << 20;
 constexpr int kDeepest = 200;
 constexpr qint64 kMostElements = 200'000;
 
@@ -76,7 +76,7 @@ bool urlsStayInside(const QString& text) {
 }  // namespace
 
 Result<SafeSvg> makeSafe(const QByteArray& svg, const std::string& file) {
-  if (svg.size() > kMostBytes) return fail(file, "is larger than 16 MB");
+  if (svg.size() > kMostSvgBytes) return fail(file, "is larger than 16 MB");
   SafeSvg out;
   QXmlStreamReader in(svg);
   QXmlStreamWriter write(&out.text);

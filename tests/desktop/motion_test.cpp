@@ -28,6 +28,30 @@ TEST_F(Motion, ATransitionIsDrawnFromTileToTileAndTakenAway) {
   EXPECT_EQ(machine().transitions.size(), before + 1);
 }
 
+TEST_F(Motion, EventAndGuardAreChosenWhereTheStrokeIsDrawn) {
+  GraphView& graph = bench().graph();
+  drag(&graph, graph.tileOf({"hover"}).center(), graph.tileOf({"focused"}).center());
+  const size_t added = machine().transitions.size() - 1;
+  auto* on = named<QComboBox>(QStringLiteral("Event, on the slip"));
+  ASSERT_TRUE(on) << "it opens with the new stroke";
+  QTest::keyClick(on, Qt::Key_Down);
+  EXPECT_EQ(machine().transitions[added].on, Event::FocusLose);
+  auto* guard = named<QLineEdit>(QStringLiteral("Guard, on the slip"));
+  guard->setFocus();
+  QTest::keyClicks(guard, QStringLiteral("over and"));
+  QTest::keyClick(guard, Qt::Key_Return);
+  EXPECT_TRUE(guard->isVisible()) << "what cannot be read stays to be mended";
+  QTest::keyClicks(guard, QStringLiteral(" down"));
+  QTest::keyClick(guard, Qt::Key_Return);
+  EXPECT_EQ(machine().transitions[added].guard, "over and down");
+  EXPECT_FALSE(guard->isVisible());
+  QTest::keyClick(&graph, Qt::Key_Return);
+  EXPECT_TRUE(guard->isVisible()) << "again by keys";
+  QTest::keyClick(guard, Qt::Key_Escape);
+  EXPECT_FALSE(guard->isVisible());
+  EXPECT_TRUE(graph.hasFocus());
+}
+
 TEST_F(Motion, KeysWalkThroughStatesAndTheirTransitions) {
   GraphView& graph = bench().graph();
   graph.setFocus();

@@ -53,6 +53,7 @@ struct PartCopy {
   Part part;
   LookValues base;
   std::map<StateId, LookValues> departures;
+  StateMotions motions;  // of that part alone
 };
 std::optional<PartCopy> copyOfPart(const Kind& kind, const PartId& part);
 // On top of the others, under a free name.

@@ -183,7 +183,9 @@ Edit movePart(KindId kind, PartId part, int by) {
 std::optional<PartCopy> copyOfPart(const Kind& kind, const PartId& id) {
   for (const Part& part : kind.parts) {
     if (part.id != id) continue;
-    PartCopy out{part, {}, {}};
+    PartCopy out{part, {}, {}, kind.motions};
+    for (auto& [state, motion] : out.motions)
+      std::erase_if(motion.tracks, [&](const MotionTrack& t) { return t.key.part != id; });
     const auto only = [&](const LookValues& from, LookValues& to) {
       for (const auto& [key, value] : from)
         if (key.part == id) to.set(key, value);
@@ -215,6 +217,15 @@ Edit pastePart(KindId id, PartCopy copy) {
               if (machine && findState(*machine, state))
                 for (const auto& [key, value] : values)
                   kind.departures[state].set({part.id, key.prop}, value);
+            for (const auto& [state, motion] : copy.motions) {
+              if (motion.tracks.empty() || !machine || !findState(*machine, state)) continue;
+              const auto [own, fresh] = kind.motions.try_emplace(state, motion);
+              if (fresh) own->second.tracks.clear();
+              for (MotionTrack track : motion.tracks) {
+                track.key.part = part.id;
+                own->second.tracks.push_back(std::move(track));
+              }
+            }
             kind.parts.push_back(std::move(part));
             return after;
           }};

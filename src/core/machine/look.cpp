@@ -134,6 +134,13 @@ LookPlayer::LookPlayer(std::shared_ptr<const LookTable> table, StateIndex state)
   now_ = table_->state(state_);
 }
 
+void LookPlayer::begin(StateIndex state, Ms now) {
+  state_ = state;
+  now_ = table_->state(state);
+  for (Run& run : runs_) run.active = false;
+  movingUntil_ = entered_ = now;
+}
+
 double LookPlayer::eased(const Run& run, Ms now) const {
   const auto past = static_cast<double>(now - run.start - run.delay);
   if (past < 0) return 0;

@@ -58,6 +58,8 @@ class LookTable {
 class LookPlayer {
  public:
   explicit LookPlayer(std::shared_ptr<const LookTable> table, StateIndex state = 0);
+  // Is in the state from `now` on, without a way there.
+  void begin(StateIndex state, Ms now);
   void go(StateIndex state, const Pace& pace, Ms now);
   void go(StateIndex state, const Timing& timing, Ms now) { go(state, Pace{timing, {}}, now); }
   // Reduced motion: from now on nothing takes time, and what moves without end stands still.

@@ -135,6 +135,12 @@ void Session::leaveTop() {
              });
 }
 
+// As it is, without a way there.
+void Session::show(ButtonRun& opened) {
+  opened.player.begin(opened.running.state, now_);
+  opened.player.setReduced(reduced_);
+}
+
 void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
   const Screen* screen = find(project(), id);
   if (!screen) {
@@ -149,16 +155,16 @@ void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
   const size_t depth = stack_.size() - 1;
   for (size_t b = 0; b < top().buttons.size(); ++b) {
     ButtonRun& opened = top().buttons[b];
-    opened.player.setReduced(reduced_);
+    opened.running.enteredAt = now_;  // its timers run from now on
     const Action& action = opened.item->button()->action;
     opened.running.signals.set(Signals::Current,
                                action.type == ActionType::Open && action.screen == id);
+    show(opened);
     if (!opened.item->button()->disabled) continue;
     // A screen opens at rest: nothing moves into being disabled, it simply is.
     outcomes_.clear();
     setEnabled(*opened.kind->program, opened.running, false, {now_, values_, &outcomes_});
-    opened.player = LookPlayer(opened.kind->looks, opened.running.state);
-    opened.player.setReduced(reduced_);
+    show(opened);
     for (Outcome& outcome : outcomes_)
       if (outcome.type != OutcomeType::State)
         queue_.push_back({depth, static_cast<int>(b), outcome});

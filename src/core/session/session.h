@@ -72,6 +72,7 @@ class Session {
   void focusOn(int box, std::string how);
   void releasePress(Press& press, bool abandon);
   void add(TraceEntry entry);
+  void show(ButtonRun& opened);
   void push(const ScreenId& id, TraceType type, const ItemId& by);
   void pop();
   void enter(const ItemId& before);

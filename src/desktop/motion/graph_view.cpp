@@ -9,6 +9,7 @@
 
 #include "core/edit/machine_edits.h"
 #include "desktop/frame/theme.h"
+#include "desktop/motion/slip_editor.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -80,12 +81,24 @@ GraphView::GraphView(Work& work, MotionView& view, LawWatch& laws, QWidget* pare
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
   setAccessibleName(tr("Graph: states and transitions"));
+  slip_ = new SlipEditor(work, view, this);
   const auto again = [this] { update(); };
   connect(&work, &Work::changed, this, again);
   connect(&view, &MotionView::picked, this, again);
-  connect(&view, &MotionView::moved, this, again);
+  connect(&view, &MotionView::moved, this, &GraphView::follow);
   connect(&view, &MotionView::scoreChanged, this, again);
   connect(&laws, &LawWatch::changed, this, again);
+}
+
+// As time goes on only the mark of the state that is shown moves.
+void GraphView::follow() {
+  const Machine* machine = work_.machine();
+  const StateIndex now = view_.stateAt(view_.time());
+  if (!machine || now == active_) return;
+  for (const size_t state : {size_t{active_}, size_t{now}})
+    if (state < machine->states.size())
+      update(tileOf(machine->states[state].id).toAlignedRect().adjusted(-6, -6, 6, 6));
+  active_ = now;
 }
 
 QRectF GraphView::tileOf(const StateId& id) const {
@@ -256,7 +269,7 @@ void GraphView::paintLink(QPainter& p, const Link& link) {
   p.drawText(slip, Qt::AlignCenter, words);
 }
 
-void GraphView::paintEvent(QPaintEvent*) {
+void GraphView::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   const Theme& t = theme();
@@ -280,9 +293,11 @@ void GraphView::paintEvent(QPaintEvent*) {
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) ==
         link.transitions.end())
       paintLink(p, link);
-  const StateIndex active = view_.stateAt(view_.time());
+  active_ = view_.stateAt(view_.time());
   for (size_t i = 0; i < machine->states.size(); ++i)
-    paintTile(p, i, i == active && !view_.run().states.empty());
+    if (event->region().intersects(
+            tileOf(machine->states[i].id).toAlignedRect().adjusted(-4, -4, 4, 4)))
+      paintTile(p, i, i == active_ && !view_.run().states.empty());
   for (const Link& link : all)
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) !=
         link.transitions.end())
@@ -308,6 +323,19 @@ void GraphView::mousePressEvent(QMouseEvent* event) {
   }
 }
 
+void GraphView::mouseDoubleClickEvent(QMouseEvent* event) {
+  const auto all = links();
+  if (!tileAt(event->position()) && linkAt(all, event->position())) editSlip();
+}
+
+// Event and guard of the picked transition, in place.
+void GraphView::editSlip() {
+  const Machine* m = work_.machine();
+  if (readOnly_ || !m || view_.transition() < 0) return;
+  const Transition& t = m->transitions[size_t(view_.transition())];
+  slip_->openAt(middleOf(t.from.value_or(StateId{}), t.to));
+}
+
 void GraphView::mouseMoveEvent(QMouseEvent* event) {
   now_ = event->position();
   if (pulling_ && !readOnly_) update();
@@ -329,8 +357,9 @@ void GraphView::add(const StateId& from, const StateId& to) {
   t.to = to;
   t.on = likelyEvent(*findState(machine, to));
   if (t.on == Event::After) t.after = 200;
-  if (work_.perform(addTransition(machine.id, t)))
-    view_.pickTransition(int(work_.machine()->transitions.size()) - 1);
+  if (!work_.perform(addTransition(machine.id, t))) return;
+  view_.pickTransition(int(work_.machine()->transitions.size()) - 1);
+  editSlip();
 }
 
 void GraphView::keyPressEvent(QKeyEvent* event) {
@@ -341,6 +370,7 @@ void GraphView::keyPressEvent(QKeyEvent* event) {
     work_.perform(removeTransition(machine->id, size_t(view_.transition())));
     return;
   }
+  if (key == Qt::Key_Return || key == Qt::Key_Enter) return editSlip();
   const bool along = key == Qt::Key_Right || key == Qt::Key_Left;
   if (!along && key != Qt::Key_Up && key != Qt::Key_Down) return QWidget::keyPressEvent(event);
   const int step = key == Qt::Key_Right || key == Qt::Key_Down ? 1 : -1;

@@ -8,6 +8,8 @@
 
 namespace bristle {
 
+class SlipEditor;
+
 class GraphView : public QWidget {
   Q_OBJECT
  public:
@@ -25,6 +27,7 @@ class GraphView : public QWidget {
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
+  void mouseDoubleClickEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   bool event(QEvent* event) override;
 
@@ -40,9 +43,13 @@ class GraphView : public QWidget {
   void paintTile(QPainter& painter, size_t state, bool active);
   void paintLink(QPainter& painter, const Link& link);
   void add(const StateId& from, const StateId& to);
+  void editSlip();
+  void follow();
   Work& work_;
   MotionView& view_;
   LawWatch& laws_;
+  SlipEditor* slip_;
+  StateIndex active_ = 0;  // the state that is marked as shown
   bool readOnly_ = false;
   std::optional<StateId> pulling_;
   QPointF now_;

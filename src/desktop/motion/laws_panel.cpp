@@ -1,5 +1,6 @@
 #include "desktop/motion/laws_panel.h"
 
+#include <QHBoxLayout>
 #include <QVBoxLayout>
 
 #include "core/edit/machine_edits.h"
@@ -26,16 +27,19 @@ LawsPanel::LawsPanel(Work& work, MotionView& view, LawWatch& laws, QWidget* pare
   what_->setAlignment(Qt::AlignLeft | Qt::AlignTop);
   what_->setTextInteractionFlags(Qt::TextSelectableByMouse);
   column->addWidget(what_);
-  play_ = new QPushButton(tr("Play it on the scope"));
-  play_->setAccessibleName(play_->text());
+  play_ = new QPushButton(tr("Play it"));
+  play_->setAccessibleName(tr("Play it on the scope"));
   play_->setAutoDefault(true);
   connect(play_, &QPushButton::clicked, this, [this] { show(list_->currentRow()); });
-  column->addWidget(play_);
+  auto* ways = new QHBoxLayout;
+  ways->setSpacing(8);
+  ways->addWidget(play_, 1);
   mend_ = new QPushButton(tr("Mend it"));
   mend_->setAccessibleName(tr("Mend the law"));
   mend_->setAutoDefault(true);
   connect(mend_, &QPushButton::clicked, this, &LawsPanel::mend);
-  column->addWidget(mend_);
+  ways->addWidget(mend_, 1);
+  column->addLayout(ways);
   reason_ = new QLineEdit;
   reason_->setAccessibleName(tr("Why this law is switched off"));
   reason_->setPlaceholderText(tr("switch off: say why"));

@@ -15,6 +15,10 @@ class LawsPanel : public QWidget {
  public:
   LawsPanel(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
 
+  // What is told about a law never moves the graph and the scope: the list gives way.
+  QSize minimumSizeHint() const override { return {160, 200}; }
+  bool hasHeightForWidth() const override { return false; }
+
  private:
   void refresh();
   void tellOne();

@@ -67,18 +67,21 @@ void MotionBench::makeCard() {
 void MotionBench::makeTemplatePage() {
   template_ = new TemplatePage(work_);
   pages_->addWidget(template_);
-  connect(card_, &MotionCard::wantsTemplate, this, [this](Template which) {
-    view_->setPlaying(false);
-    template_->show(which);
-    template_->setOn(true);
-    pages_->setCurrentWidget(template_);  // the keys stay with the choice: on to the next one
-  });
+  connect(card_, &MotionCard::wantsTemplate, this, &MotionBench::showTemplate);
   connect(template_, &TemplatePage::done, this, [this] {
     template_->setOn(false);
     pages_->setCurrentIndex(0);
     graph_->setFocus();
     Q_EMIT view_->picked();  // the choice goes back to where it began
   });
+}
+
+// The keys stay where they are: with the choice, on to the next one.
+void MotionBench::showTemplate(Template which) {
+  view_->setPlaying(false);
+  template_->show(which);
+  template_->setOn(true);
+  pages_->setCurrentWidget(template_);
 }
 
 QWidget* MotionBench::makeScope() {
@@ -203,8 +206,8 @@ QString MotionBench::hint() const {
         "Double-click adds a key frame · ←→ key frames, ↑↓ tracks, with Ctrl they move it · Insert "
         "adds at the play head, Delete removes · Space plays · Ctrl+T back to the scope");
   return tr(
-      "Drag from tile to tile adds a transition · ←→ states, ↑↓ transitions · on the scope draw "
-      "in lanes, Return turns a lane on, Space plays");
+      "Drag from tile to tile adds a transition · ←→ states, ↑↓ transitions, Return its event and "
+      "guard · on the scope draw in lanes, Return turns a lane on, Space plays");
 }
 
 }  // namespace bristle

@@ -31,6 +31,8 @@ class MotionBench : public Bench {
   TimelineView& timeline() { return *timeline_; }
   ScopeTools& tools() { return *tools_; }
 
+  // What a template would make of the picked kind’s machine, before it is applied.
+  void showTemplate(Template which);
   // Reads a statechart into the picked kind’s machine, or writes it; false where it was refused.
   bool importChart(const QString& path);
   bool exportChart(const QString& path);

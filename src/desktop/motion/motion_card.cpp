@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "core/edit/machine_edits.h"
+#include "desktop/motion/event_choice.h"
 #include "desktop/motion/graph_view.h"
 #include "desktop/view/project_files.h"
 #include "devices/sound_file.h"
@@ -14,10 +15,6 @@
 namespace bristle {
 namespace {
 
-constexpr Event kEvents[] = {Event::OverBegin, Event::OverEnd,   Event::Press,     Event::Release,
-                             Event::Abandon,   Event::FocusGain, Event::FocusLose, Event::Enable,
-                             Event::Disable,   Event::Hold,      Event::Repeat,    Event::After,
-                             Event::Message};
 constexpr double kMostMs = 600'000;
 
 const Effect* effectOf(const Transition& t, EffectType type) {
@@ -64,15 +61,9 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
 }
 
 void MotionCard::buildTransition() {
-  QStringList events;
-  for (const Event e : kEvents) events << toQt(std::string(nameOf(e)));
   about_ = form_->heading(QString());
-  on_ = form_->choice(tr("On"), events, [this](int i) {
-    change("change event", [&](Transition& t) {
-      t.on = kEvents[i];
-      if (t.on == Event::Message && t.message.empty()) t.message = "message";
-      if (t.on == Event::After && t.after == 0) t.after = 200;
-    });
+  on_ = form_->choice(tr("On"), eventNames(), [this](int i) {
+    change("change event", [i](Transition& t) { setEvent(t, i); });
   });
   after_ = form_->number(tr("After, ms"), 0, kMostMs, [this](double ms) {
     return change("change time", [&](Transition& t) { t.after = Ms(ms); });
@@ -292,7 +283,7 @@ void MotionCard::refreshTransition() {
   form_->setRowVisible(setTo_, sets);
   if (!t) return;
   about_->setText(tr("TRANSITION %1").arg(view_.transition() + 1));
-  refill(on_, int(std::find(std::begin(kEvents), std::end(kEvents), t->on) - std::begin(kEvents)));
+  refill(on_, eventIndex(t->on));
   refill(after_, QString::number(t->after));
   refill(message_, toQt(t->message));
   refill(guard_, toQt(t->guard));

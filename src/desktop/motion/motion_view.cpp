@@ -81,6 +81,7 @@ void MotionView::forget() {
   run_.reset();
   ready_.reset();
   player_.reset();
+  table_.reset();
   const Machine* machine = work_.machine();
   if (state_ && (!machine || !findState(*machine, state_))) state_ = {};
   if (!machine || transition_ >= int(machine->transitions.size())) transition_ = -1;
@@ -164,7 +165,8 @@ const Look* MotionView::lookAt(Ms time) {
   if (inState_) return lookInState(*table, time);
   const ScoreRun& all = run();
   if (!player_ || time < playerAt_) {
-    player_ = std::make_unique<LookPlayer>(std::make_shared<LookTable>(*table));
+    if (!table_) table_ = std::make_shared<LookTable>(*table);
+    player_ = std::make_unique<LookPlayer>(table_);
     player_->setReduced(reduced_);
     playerNext_ = 1;
   }

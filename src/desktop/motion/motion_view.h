@@ -85,6 +85,7 @@ class MotionView : public QObject {
   Ms begun_ = 0;
   std::unique_ptr<Ready> ready_;
   std::optional<ScoreRun> run_;
+  std::shared_ptr<const LookTable> table_;
   std::unique_ptr<LookPlayer> player_;
   Ms playerAt_ = 0;
   size_t playerNext_ = 0;

@@ -31,7 +31,7 @@ ScopeView::ScopeView(Work& work, MotionView& view, QWidget* parent)
     curvesStale_ = rowsStale_ = true;
     const auto& marks = view_.score().marks;
     if (mark_ >= int(marks.size())) mark_ = -1;
-    update();
+    again();
   });
 }
 
@@ -198,7 +198,8 @@ void ScopeView::paintCurves(QPainter& p) {
   for (size_t i = 0; i < curves_.size(); ++i) {
     const QRectF lane(room.x(), room.y() + each * double(i), room.width(), each - 3);
     QPolygonF line;
-    for (size_t s = 0; s < curves_[i].heights.size(); ++s)
+    const size_t stride = std::max<size_t>(1, curves_[i].heights.size() / size_t(width()));
+    for (size_t s = 0; s < curves_[i].heights.size(); s += stride)
       line << QPointF(placeOf(0, Ms(s) * kCurveSample).x(),
                       lane.bottom() - double(curves_[i].heights[s]) * lane.height());
     p.setBrush(Qt::NoBrush);
@@ -215,8 +216,13 @@ void ScopeView::paintCurves(QPainter& p) {
   }
 }
 
-void ScopeView::paintEvent(QPaintEvent*) {
-  QPainter p(this);
+// All but the play head is kept as a picture: it stays while time goes on.
+void ScopeView::paintStill() {
+  const double ratio = devicePixelRatioF();
+  still_ = QPixmap(size() * ratio);
+  still_.setDevicePixelRatio(ratio);
+  QPainter p(&still_);
+  p.setFont(font());
   p.setRenderHint(QPainter::Antialiasing);
   const Theme& t = theme();
   p.fillRect(rect(), t.chrome);
@@ -233,12 +239,36 @@ void ScopeView::paintEvent(QPaintEvent*) {
   paintMarks(p);
   paintStates(p);
   paintCurves(p);
+}
+
+void ScopeView::paintEvent(QPaintEvent*) {
+  if (still_.isNull() || still_.deviceIndependentSize().toSize() != size()) paintStill();
+  QPainter p(this);
+  p.drawPixmap(0, 0, still_);
+  p.setRenderHint(QPainter::Antialiasing);
+  const Theme& t = theme();
   const double x = placeOf(-1, view_.time()).x();
   p.setPen(QPen(t.pinned, 1.5));
   p.drawLine(QPointF(x, 2), QPointF(x, height() - 4));
   p.setBrush(t.pinned);
   const QPointF head[] = {{x - 5, 2}, {x + 5, 2}, {x, 11}};
   p.drawPolygon(head, 3);
+}
+
+void ScopeView::again() {
+  still_ = {};
+  update();
+}
+
+void ScopeView::changeEvent(QEvent* event) {
+  again();  // another theme, font or language
+  QWidget::changeEvent(event);
+}
+void ScopeView::focusInEvent(QFocusEvent*) {
+  again();
+}
+void ScopeView::focusOutEvent(QFocusEvent*) {
+  again();
 }
 
 void ScopeView::change(Score score) {
@@ -262,7 +292,7 @@ void ScopeView::mousePressEvent(QMouseEvent* event) {
   Drag edge = Drag::None;
   stretch_ = stretchAt(at, &edge);
   drag_ = stretch_ < 0 ? Drag::Draw : edge;
-  update();
+  again();
 }
 
 void ScopeView::mouseMoveEvent(QMouseEvent* event) {
@@ -307,12 +337,12 @@ void ScopeView::pressMark(const QPointF& at) {
   mark_ = markAt(view_.score(), row, now, near);
   before_ = view_.score();
   drag_ = mark_ >= 0 ? Drag::Mark : Drag::None;
-  update();
+  again();
 }
 
 void ScopeView::mouseReleaseEvent(QMouseEvent*) {
   drag_ = Drag::None;
-  update();
+  again();
 }
 
 void ScopeView::keyPressEvent(QKeyEvent* event) {
@@ -333,7 +363,7 @@ void ScopeView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Down:
       lane_ = std::clamp(lane_ + (event->key() == Qt::Key_Up ? -1 : 1), 0, int(rows().size()) - 1);
       stretch_ = mark_ = -1;
-      return update();
+      return again();
     case Qt::Key_Return:
     case Qt::Key_Enter:
       return turnLane();
@@ -356,7 +386,7 @@ void ScopeView::turnLane() {
     if (markAt(score, row, now, 0) < 0) addMark(score, row, now, *ready);
     change(std::move(score));
     mark_ = markAt(view_.score(), row, now, 0);
-    return update();
+    return again();
   }
   bool on = true;
   for (const Stretch& s : score.stretches)

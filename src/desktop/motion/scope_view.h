@@ -1,5 +1,6 @@
 // The scope: what happens to a button over time, drawn in lanes, and what the button makes of it.
 #pragma once
+#include <QPixmap>
 #include <QWidget>
 
 #include "desktop/motion/scope_curves.h"
@@ -23,6 +24,9 @@ class ScopeView : public QWidget {
   void mouseReleaseEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   bool event(QEvent* event) override;
+  void changeEvent(QEvent* event) override;
+  void focusInEvent(QFocusEvent* event) override;
+  void focusOutEvent(QFocusEvent* event) override;
 
  private:
   enum class Drag { None, Ruler, Draw, From, To, Mark };
@@ -33,6 +37,8 @@ class ScopeView : public QWidget {
   int rowOf(Lane lane) const;
   const std::vector<ScopeRow>& rows() const;
   int stretchAt(const QPointF& at, Drag* edge) const;
+  void again();
+  void paintStill();
   void paintLanes(QPainter& painter);
   void paintMarks(QPainter& painter);
   void paintStates(QPainter& painter);
@@ -54,6 +60,7 @@ class ScopeView : public QWidget {
   Score before_;
   std::vector<Curve> curves_;
   bool curvesStale_ = true;
+  QPixmap still_;
 };
 
 }  // namespace bristle

@@ -265,6 +265,14 @@ TEST_F(Moving, GoesWithItsPartAndItsState) {
   EXPECT_FALSE(find(history.now(), kind)->motions.contains({"hover"}));
 }
 
+TEST_F(Moving, ACopiedPartMovesAsItsOriginalDoes) {
+  must(history, setMotion(kind, {"hover"}, swing({part, Prop::OffsetX}, 0), "move"));
+  must(history, pastePart(kind, *copyOfPart(*find(history.now(), kind), part)));
+  const Kind& now = *find(history.now(), kind);
+  ASSERT_EQ(now.motions.at({"hover"}).tracks.size(), 2U);
+  EXPECT_EQ(now.motions.at({"hover"}).tracks[1].key.part, now.parts.back().id);
+}
+
 TEST_F(Moving, EveryFlourishSuitsTheWholeButtonAndBeginsAndEndsWhereTheLookIs) {
   for (const Flourish which : allFlourishes()) {
     const StateMotion motion = flourish(which, {});

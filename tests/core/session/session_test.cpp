@@ -297,6 +297,45 @@ TEST(Session, AButtonKnowsThatItLeadsToItsOwnScreen) {
   EXPECT_THAT(run.wait(1), ElementsAre("state " + m.id(1) + " normal → here"));
 }
 
+TEST(Session, ADisabledButtonOpensInItsOwnLook) {
+  Menu m;
+  m.disable(1);
+  test::must(m.history, setLook({m.history.now().kinds[0]->id, m.first, m.ids[1]}, {Column{}},
+                                {{}, Prop::OffsetX}, 17.0));
+  Playing run(m.history.now());
+  for (ButtonRun& button : run.session().stack()[0].buttons) {
+    if (button.item->id != m.ids[1]) continue;
+    const int channel = button.player.table().channel({{}, Prop::OffsetX});
+    EXPECT_EQ(std::get<double>(button.player.at(0)[size_t(channel)]), 17);
+  }
+}
+
+// A screen that opens late has its timers and motions before it, whatever the clock says.
+TEST(Session, TimersRunFromWhenTheirScreenOpens) {
+  Menu m;
+  Project p = m.history.now();
+  Machine& machine = *edit(p, p.machines[0]->id);
+  Transition t;
+  t.from = StateId{"focused"};
+  t.on = Event::After;
+  t.after = 300;
+  t.to = {"hover"};
+  machine.transitions.push_back(t);
+  t.from = StateId{"normal"};
+  machine.transitions.push_back(t);
+  Kind& kind = *edit(p, p.kinds[0]->id);
+  kind.motions[{"normal"}] = {0, 100, 1, {{{{}, Prop::OffsetX}, {{0, -8, {}}, {1, 0, {}}}}}};
+  Playing run(p);
+  run.wait(5000);
+  run.move(Dir::Down);
+  run.key(InputType::Accept, true);
+  run.key(InputType::Accept, false);
+  ASSERT_EQ(run.session().stack().size(), 2U);
+  EXPECT_TRUE(run.session().stack()[1].buttons[0].player.moving(run.session().now()));
+  EXPECT_THAT(run.wait(299), IsEmpty());
+  EXPECT_THAT(run.wait(1), Contains("state " + m.back.text + " focused → hover"));
+}
+
 TEST(Session, ReducedMotionTakesNoTimeWhenever) {
   Menu m;
   Playing run(m.history.now());

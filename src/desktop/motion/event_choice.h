@@ -1,0 +1,14 @@
+// The events that a person can choose from, in one order wherever they are offered.
+#pragma once
+#include <QStringList>
+
+#include "core/document/machine.h"
+
+namespace bristle {
+
+QStringList eventNames();
+int eventIndex(Event event);
+// A message gets a name, a time some length, where it has none yet.
+void setEvent(Transition& transition, int index);
+
+}  // namespace bristle
