@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/document/map_names.h"
+
 namespace bristle {
 namespace {
 
@@ -36,16 +38,6 @@ std::set<NamedId> namesOf(const Project& project, const std::vector<KindId>& kin
     }
   }
   return out;
-}
-
-template <class NewId>
-void remap(Value& value, NewId to) {
-  if (auto* ref = std::get_if<NamedRef>(&value)) ref->id = to(ref->id);
-  if (auto* fill = std::get_if<Fill>(&value))
-    for (Stop& stop : fill->stops)
-      if (stop.named) stop.named = to(stop.named);
-  if (auto* shadow = std::get_if<Shadow>(&value); shadow && shadow->named)
-    shadow->named = to(shadow->named);
 }
 
 // Whether two kinds look the same, whatever their ids are.
@@ -113,7 +105,7 @@ class Taking {
   }
 
   void here(Value& value) const {
-    remap(value, [&](const NamedId& id) {
+    value = mappedNames(std::move(value), [&](const NamedId& id) {
       const auto at = names_.find(id);
       return at == names_.end() ? id : at->second;
     });

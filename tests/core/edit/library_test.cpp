@@ -4,8 +4,11 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
 #include "core/edit/library_edits.h"
+#include "core/edit/machine_edits.h"
+#include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/edit/timing_edits.h"
 #include "core/findings/check.h"
 #include "core/formats/project_file.h"
 #include "support/menus.h"
@@ -211,7 +214,16 @@ TEST(NamedTiming, IsSettledWhenTheMachineIsCompiled) {
       EXPECT_EQ(compiled.pace.all.easing.type, EasingType::Linear);
     }
   }
+  // A property's own timing may be named, too, and goes the same ways.
+  p = test::after(p, changeTiming(p.machines[0]->id, {{}, Prop::Fill}, false, "x", {},
+                                  [&](Timing& t) { t = timing; }));
+  const Project library = libraryOf(p, {p.kinds[0]->id});
+  EXPECT_EQ(library.named->size(), 2U) << "what timings name goes along";
+  const Project taken = test::after(emptyProject(), takeKinds(library, {p.kinds[0]->id}, {}));
+  ASSERT_EQ(taken.machines[0]->propTimings.size(), 1U);
+  EXPECT_EQ(find(taken, taken.machines[0]->propTimings[0].timing.namedDuration)->name, "slow");
   p = test::after(p, removeNamed(p.named->front().id, {}));
+  EXPECT_EQ(p.machines[0]->propTimings[0].timing.duration, 640) << "what it stood for stays";
   EXPECT_EQ(timingInto(*p.machines[0], StateId{"pressed"}).duration, 640)
       << "what it stood for stays";
   EXPECT_THAT(timeState(p.kinds[0]->id, StateId{"pressed"}, {-1, 0, {}}).apply(p).error().text(),

@@ -7,8 +7,11 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
 #include "core/edit/library_edits.h"
+#include "core/edit/machine_edits.h"
+#include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/edit/timing_edits.h"
 #include "core/formats/project_file.h"
 #include "core/machine/look.h"
 #include "core/machine/mix.h"
@@ -112,7 +115,7 @@ class Worker {
       return p.named->empty() ? NamedId{} : (*p.named)[roll(p.named->size())].id;
     };
     const std::string fresh = "x" + std::to_string(roll(10'000'000));
-    switch (roll(20)) {
+    switch (roll(24)) {
       case 0:
         return addPart(kind.id, static_cast<PartType>(1 + roll(5)), "Part");
       case 1:
@@ -150,10 +153,41 @@ class Worker {
         return changeCells(who, {{column(p, kind), key, {}}}, "clear");
       case 15:
         return swapTextAndFill(kind.id, {column(p, kind)});
+      case 16:
+        return setMotion(kind.id, machine.states[roll(machine.states.size())].id, motion(kind),
+                         "move");
+      case 17: {
+        const std::optional<size_t> transition =
+            roll(2) ? std::optional<size_t>(roll(machine.transitions.size())) : std::nullopt;
+        const std::optional<Prop> prop = roll(2) ? std::optional<Prop>(key.prop) : std::nullopt;
+        if (roll(4) == 0) return clearTiming(machine.id, {transition, prop}, roll(2));
+        return changeTiming(machine.id, {transition, prop}, roll(2), "time", {}, [this](Timing& t) {
+          t.duration = Ms(roll(400));
+          t.easing = *parseEasing(roll(2) ? "spring 220 0.4" : "steps 3");
+        });
+      }
+      case 18:
+        return applyTemplate(machine.id, allTemplates()[roll(allTemplates().size())],
+                             roll(2) ? Wins::Hover : Wins::Focused);
+      case 19:
+        return changeTransition(
+            machine.id, roll(machine.transitions.size()), "sound", {}, [this](Transition& t) {
+              t.effects = {{EffectType::Sound, {}, {}, {}, "a.wav", real(0, 1)}};
+            });
       default:
         break;
     }
     return setLook(who, {column(p, kind), column(p, kind)}, key, valueFor(info, p));
+  }
+
+  // Of numbers that the kind has, and now and then of one that it has not.
+  std::optional<StateMotion> motion(const Kind& kind) {
+    if (roll(5) == 0) return {};
+    StateMotion out{Ms(roll(50)), Ms(50 + roll(900)), int(roll(3)), {}};
+    const auto all = allProperties(kind);
+    for (size_t i = 0; i < 1 + roll(3); ++i)
+      out.tracks.push_back({all[roll(all.size())], {{0, 0, {}}, {0.5, real(-1, 1), {}}}});
+    return out;
   }
 
  private:
@@ -176,7 +210,11 @@ void showAll(const Project& p) {
         const Look& half = player.at(now + 50);
         ASSERT_EQ(half.size(), table->channels().size());
         now += 200;
-        ASSERT_EQ(player.at(now), table->state(static_cast<StateIndex>(s)));
+        const Look& there = player.at(now);
+        for (size_t c = 0; c < there.size(); ++c)
+          if (!table->stirs(static_cast<StateIndex>(s), int(c))) {
+            ASSERT_EQ(there[c], table->state(static_cast<StateIndex>(s))[c]);
+          }
       }
     }
 }

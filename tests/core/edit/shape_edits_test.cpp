@@ -4,8 +4,11 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
 #include "core/edit/library_edits.h"
+#include "core/edit/machine_edits.h"
+#include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/edit/timing_edits.h"
 #include "core/findings/check.h"
 #include "core/findings/visible.h"
 #include "support/menus.h"
@@ -245,6 +248,41 @@ TEST_F(ShapeEdits, CarriesPartsDeparturesAndHitAreasOver) {
   EXPECT_EQ(kind(1).machine, kind().machine);
   EXPECT_EQ(now().machines.size(), 1U) << "the one that nobody uses is gone";
   EXPECT_NE(refused(carryOver(kind().id, aspects, {})), "");
+}
+
+// What moves while a state lasts goes along with what the state changes; sounds when asked for.
+TEST_F(ShapeEdits, MotionsAndSoundsAreCarriedOver) {
+  must(addKind("Other", Wins::Focused));
+  const KindId other = kind(1).id;
+  const StateMotion motion{
+      0, 700, 0, {{{plate().id, Prop::OffsetX}, {{0, 0, {}}, {0.5, 4, {}}, {1, 0, {}}}}}};
+  must(setMotion(kind().id, {"focused"}, motion, "move"));
+  const MachineId from = kind().machine, to = kind(1).machine;
+  const auto pressInto = [&](const MachineId& id) {
+    const auto& all = find(now(), id)->transitions;
+    size_t at = 0;
+    while (all[at].on != Event::Press) ++at;
+    return at;
+  };
+  must(changeTransition(from, pressInto(from), "sound", {}, [](Transition& t) {
+    t.effects.push_back({EffectType::Sound, {}, {}, {}, "tick.wav", 0.3});
+  }));
+  Aspects aspects;
+  aspects.parts = {plate().id};
+  must(carryOver(kind().id, aspects, {{other}}));
+  ASSERT_TRUE(kind(1).motions.contains({"focused"}));
+  EXPECT_EQ(kind(1).motions.at({"focused"}).period, 700);
+  EXPECT_EQ(kind(1).motions.at({"focused"}).tracks[0].key.part, kind(1).parts[0].id);
+  const auto sounds = [&] {
+    int count = 0;
+    for (const Transition& t : find(now(), to)->transitions)
+      for (const Effect& e : t.effects) count += e.type == EffectType::Sound && e.volume == 0.3;
+    return count;
+  };
+  EXPECT_EQ(sounds(), 0) << "not asked for";
+  aspects.sounds = true;
+  must(carryOver(kind().id, aspects, {{other}}));
+  EXPECT_EQ(sounds(), 3) << "wherever a press leads to that state";
 }
 
 TEST_F(ShapeEdits, ALibraryGoesFromProjectToProjectWithItsConflicts) {
