@@ -8,7 +8,7 @@
 #include "desktop/frame/window.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/stage.h"
-#include "desktop/rehearse/takes.h"
+#include "desktop/view/takes.h"
 #include "paint/convert.h"
 
 namespace bristle {

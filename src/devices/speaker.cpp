@@ -70,6 +70,11 @@ void Speaker::play(const std::shared_ptr<const Sound>& sound, double volume) {
       return;
     }
     mixer_ = std::make_unique<Mixer>();
+    // Opening one that is not there would be loud on the terminal. (Below 0: it cannot be told.)
+    if (SDL_GetNumAudioDevices(0) == 0) {
+      problem_ = "no sound device";
+      return;
+    }
     SDL_AudioSpec wanted{}, given{};
     wanted.freq = 44100;
     wanted.format = AUDIO_F32SYS;

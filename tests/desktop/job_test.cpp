@@ -9,9 +9,9 @@
 #include "desktop/place/canvas.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/stage.h"
-#include "desktop/rehearse/takes.h"
 #include "desktop/route/route_view.h"
 #include "desktop/shape/ledger.h"
+#include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"
 
 namespace bristle {

@@ -8,6 +8,8 @@
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/timing_edits.h"
+#include "core/formats/file_io.h"
+#include "core/formats/project_file.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "devices/tone.h"
 #include "motion_fixture.h"
@@ -219,6 +221,18 @@ TEST_F(MotionTime, WhatIsOnTheScopeIsKeptAndBroughtBack) {
   broken.write("{\"take\":1,\"kind\":\"k99\"}\n");
   broken.close();
   EXPECT_FALSE(bench().tools().bring(broken.fileName()));
+}
+
+TEST_F(MotionTime, AButtonsPartInARehearsalIsBroughtToTheScope) {
+  const std::string demo = sourcePath("data/demo/saltglass-deep.bristle");
+  work().replace(parseProject(*readFile(demo))->project, toQt(sourcePath("data/demo")), false);
+  work().pickKind({"k-slab"});
+  ASSERT_TRUE(bench().tools().bring(toQt(sourcePath("data/demo/tour.take.jsonl"))));
+  EXPECT_FALSE(view().score().stretches.empty());
+  const auto& outcomes = view().run().outcomes;
+  EXPECT_TRUE(std::any_of(outcomes.begin(), outcomes.end(),
+                          [](const Outcome& o) { return o.type == OutcomeType::Activate; }));
+  EXPECT_FALSE(bench().tools().bring(path("nowhere.take.jsonl")));
 }
 
 TEST_F(MotionTime, MessagesHaveARowWhereTheyAreSetMovedAndTakenAway) {

@@ -10,8 +10,8 @@
 #include "desktop/player.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/stage.h"
-#include "desktop/rehearse/takes.h"
 #include "desktop/shots.h"
+#include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"
 
 namespace bristle {
@@ -39,6 +39,48 @@ TEST_F(RehearsalTest, StandsStillAndStepsByHand) {
   EXPECT_EQ(rehearsal().session()->now(), before);
   click(QStringLiteral("Step by 16 ms"));
   EXPECT_EQ(rehearsal().session()->now(), before + 16);
+}
+
+TEST_F(RehearsalTest, SoundsOfTheMenuAreHeardOnce) {
+  openDemo();
+  window->openBench(QStringLiteral("rehearse"));
+  const auto traced = [&] {
+    int count = 0;
+    for (const TraceEntry& entry : rehearsal().session()->trace())
+      count += entry.type == TraceType::Sound;
+    return count;
+  };
+  // The button that has focus when the menu opens says so.
+  EXPECT_EQ(traced(), 1);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return work().sounds().playing() > 0; }, 10'000));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return work().sounds().playing() == 0; }, 10'000))
+      << "it ends, and does not come again with each tick";
+  key(Qt::Key_Return);
+  EXPECT_GT(traced(), 1);
+}
+
+TEST_F(RehearsalTest, ASoundThatIsMissingIsToldOnceAndTheMenuGoesOn) {
+  openDemo();
+  QStringList said;
+  QObject::connect(&work(), &Work::told, window.get(), [&](const QString& what) { said << what; });
+  work().sounds().setFolder(folder.path());
+  work().sounds().play("sounds/press.wav", 1);
+  work().sounds().play("sounds/press.wav", 1);
+  ASSERT_EQ(said.size(), 1);
+  EXPECT_TRUE(said[0].contains(QStringLiteral("missing"))) << fromQt(said[0]);
+  EXPECT_EQ(work().sounds().playing(), 0);
+}
+
+TEST_F(RehearsalTest, ReducedMotionIsSwitchedOnWhileItRuns) {
+  openDemo();
+  window->openBench(QStringLiteral("rehearse"));
+  ASSERT_TRUE(rehearsal().session()->moving()) << "the arrow beside what has focus";
+  click(QStringLiteral("Reduced motion"));
+  EXPECT_FALSE(rehearsal().session()->moving());
+  click(QStringLiteral("Restart the rehearsal"));
+  EXPECT_FALSE(rehearsal().session()->moving()) << "it stays so";
+  click(QStringLiteral("Reduced motion"));
+  EXPECT_TRUE(rehearsal().session()->moving());
 }
 
 TEST_F(RehearsalTest, AChangeElsewhereBeginsItAnew) {

@@ -148,6 +148,13 @@ double LookPlayer::eased(const Run& run, Ms now) const {
   return ease(easings_[static_cast<size_t>(&run - runs_.data())], past / run.duration);
 }
 
+void LookPlayer::setReduced(bool on) {
+  reduced_ = on;
+  if (!on) return;
+  for (Run& run : runs_) run.duration = run.delay = 0;  // what is on its way has arrived
+  movingUntil_ = entered_;
+}
+
 bool LookPlayer::moving(Ms now) const {
   if (now < movingUntil_) return true;
   return !reduced_ && now - entered_ < table_->playsFor(state_);

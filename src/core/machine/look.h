@@ -63,7 +63,7 @@ class LookPlayer {
   void go(StateIndex state, const Pace& pace, Ms now);
   void go(StateIndex state, const Timing& timing, Ms now) { go(state, Pace{timing, {}}, now); }
   // Reduced motion: from now on nothing takes time, and what moves without end stands still.
-  void setReduced(bool on) { reduced_ = on; }
+  void setReduced(bool on);
   // The look at `now`, which may not be before the last call's.
   const Look& at(Ms now);
   bool moving(Ms now) const;

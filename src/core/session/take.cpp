@@ -31,7 +31,7 @@ void TakeCheck::check(const TakeStep& step, const std::vector<TraceEntry>& trace
 }
 
 Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure,
-                        const HitTest* test) {
+                        const HitTest* test, const TakeSeen& seen) {
   if (project.displays.empty()) return fail(project.name, "it has no display");
   const Display* display = take.display ? find(project, take.display) : &project.displays.front();
   if (!display) return fail("take “" + take.name + "”", "no display “" + take.display.text + "”");
@@ -41,6 +41,7 @@ Result<TakeResult> play(const Project& project, const Take& take, const TextMeas
   if (!session) return tl::unexpected(session.error());
   session->setHitTest(test);
   TakeCheck check;
+  if (seen) seen(*session, {});
   for (const TakeStep& step : take.steps) {
     if (std::holds_alternative<InputEvent>(step.what)) {
       const auto event = eventOf(step, *session);
@@ -48,6 +49,7 @@ Result<TakeResult> play(const Project& project, const Take& take, const TextMeas
         return fail("line " + std::to_string(step.source),
                     "no button “" + step.on.text + "” on the screen that is open then");
       session->feed(*event);
+      if (seen) seen(*session, *event);
     } else {
       session->feed({std::get<Expectation>(step.what).at, InputType::Tick, {}, 0, 0, {}, true});
       check.check(step, session->trace());

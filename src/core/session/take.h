@@ -1,5 +1,6 @@
 // A take: a recorded run, and what is expected to happen in it.
 #pragma once
+#include <functional>
 #include <optional>
 #include <string>
 #include <variant>
@@ -44,9 +45,11 @@ struct TakeResult {
   std::vector<TakeFailure> failures;
 };
 
-// Runs a take from the start. An error when it cannot run at all.
+// Runs a take from the start; `seen` is called when it has begun (with a tick), and whenever an
+// event was worked off. An error when it cannot run at all.
+using TakeSeen = std::function<void(const Session& session, const InputEvent& event)>;
 Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure,
-                        const HitTest* test = nullptr);
+                        const HitTest* test = nullptr, const TakeSeen& seen = {});
 
 // Checks expectations while a take is played elsewhere (in the window).
 class TakeCheck {

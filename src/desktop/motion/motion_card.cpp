@@ -75,7 +75,8 @@ void MotionCard::buildTransition() {
     return change("change guard", [&](Transition& t) { t.guard = fromQt(text.trimmed()); });
   });
   guard_->setToolTip(
-      tr("A formula: over, armed, down, focus, enabled, @values, numbers, not, and, or, = < >"));
+      tr("A formula: over, armed, down, focus, enabled, current, @values, numbers, not, and, or, = "
+         "< >"));
   guard_->setPlaceholderText(tr("always"));
   to_ = form_->choice(tr("To"), {}, [this](int i) {
     const StateId to = work_.machine()->states[size_t(i)].id;

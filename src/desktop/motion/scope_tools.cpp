@@ -10,10 +10,12 @@
 
 #include "core/formats/file_io.h"
 #include "core/formats/score_file.h"
-#include "deliver/pictures.h"
+#include "core/session/take_score.h"
 #include "desktop/motion/scope_curves.h"
 #include "desktop/motion/timeline_view.h"
+#include "desktop/view/takes.h"
 #include "paint/convert.h"
+#include "paint/hit_shape.h"
 
 namespace bristle {
 namespace {
@@ -132,6 +134,11 @@ void ScopeTools::makeTakes() {
       menu->addAction(file.chopped(kEnding.size()), this,
                       [this, path = folder.filePath(file)] { bring(path); });
     if (files.isEmpty()) menu->addAction(tr("none kept yet"))->setEnabled(false);
+    menu->addSeparator();
+    for (const QString& path : takesIn(work_.folder()))
+      menu->addAction(tr("From the rehearsal “%1”")
+                          .arg(QFileInfo(path).fileName().section(QLatin1Char('.'), 0, 0)),
+                      this, [this, path] { bring(path); });
   });
 }
 
@@ -171,23 +178,41 @@ bool ScopeTools::keep(const QString& name) {
     work_.tell(tr("The take is not kept: %1").arg(why), true);
     return false;
   };
-  if (work_.folder().isEmpty())
-    return refuse(tr("save the project first: takes are kept beside it"));
-  const QString place = work_.folder() + QStringLiteral("/takes");
-  if (!QDir().mkpath(place)) return refuse(tr("%1 cannot be made").arg(place));
-  std::vector<std::string> taken;
-  for (const QString& file : QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files))
-    taken.push_back(fromQt(file.chopped(kEnding.size())));
   const auto text = writeScore(fromQt(name), kind->id, view_.score(), work_.project());
   if (!text) return refuse(toQt(text.error().text()));
-  const QString path = place + QLatin1Char('/') + toQt(safeFileName(fromQt(name), taken)) + kEnding;
-  if (const auto written = writeFile(fromQt(path), *text); !written)
-    return refuse(toQt(written.error().text()));
-  work_.tell(tr("Kept as %1").arg(QFileInfo(path).fileName()));
+  const auto path = keepText(work_.folder(), fromQt(name), kEnding, *text);
+  if (!path) return refuse(toQt(path.error().text()));
+  work_.tell(tr("Kept as %1").arg(QFileInfo(*path).fileName()));
+  return true;
+}
+
+// What happens to one button in a take of the menu.
+bool ScopeTools::bringRehearsal(const QString& path) {
+  const Kind* kind = work_.kind();
+  const auto take = readTake(path);
+  if (!kind || !take) {
+    if (!take) work_.tell(toQt(take.error().text()), true);
+    return false;
+  }
+  const HitShapes hits(work_.looks().pictures());
+  const ItemId picked = work_.item() ? work_.item()->id : ItemId{};
+  const auto found = scoreIn(work_.project(), *take, kind->id, picked, work_.measure(), &hits);
+  if (!found) {
+    work_.tell(tr("%1: %2").arg(QFileInfo(path).fileName(), toQt(found.error().text())), true);
+    return false;
+  }
+  view_.setInState(false);
+  view_.setScore(found->score);
+  view_.setTime(0);
+  for (const auto& screen : work_.project().screens)
+    if (const Item* item = findItem(*screen, found->item))
+      work_.tell(
+          tr("What happens to “%1” on %2.").arg(toQt(displayName(*item)), toQt(screen->name)));
   return true;
 }
 
 bool ScopeTools::bring(const QString& path) {
+  if (!path.endsWith(kEnding)) return bringRehearsal(path);
   const auto text = readFile(fromQt(path), 16 << 20);
   const auto kept = text ? parseScore(*text, work_.project()) : tl::unexpected(text.error());
   if (!kept) {

@@ -18,12 +18,14 @@ class ScopeTools : public QWidget {
   // What stands in its menus, for the finder.
   std::vector<QAction*> commands() { return commands_; }
 
-  // Keeps what is on the scope beside the project, as `takes/NAME.scope.jsonl`; brings one back.
+  // Keeps what is on the scope beside the project, as `takes/NAME.scope.jsonl`; brings one back, or
+  // from a take of a rehearsal what happens to the picked button, or to another one of the kind.
   // False where it was refused; the person has been told.
   bool keep(const QString& name);
   bool bring(const QString& path);
 
  private:
+  bool bringRehearsal(const QString& path);
   QToolButton* tool(const QString& name, const QString& spoken);
   QMenu* menuOf(QToolButton* button);
   void turn(bool inState);

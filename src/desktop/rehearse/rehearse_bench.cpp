@@ -7,8 +7,8 @@
 
 #include "desktop/rehearse/pad.h"
 #include "desktop/rehearse/stage.h"
-#include "desktop/rehearse/takes.h"
 #include "desktop/view/form.h"
+#include "desktop/view/takes.h"
 #include "paint/convert.h"
 
 namespace bristle {

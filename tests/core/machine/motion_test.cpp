@@ -226,6 +226,15 @@ TEST_F(Moving, ReducedMotionTakesNoTimeAndStandsStill) {
   EXPECT_EQ(at(player, Prop::OffsetX, 70), 3) << "what ends has ended";
 }
 
+TEST_F(Moving, ReducedMotionEndsWhatIsOnItsWay) {
+  LookPlayer player(table());
+  player.go(1, Timing{200, 0, kEven, {}, {}}, 0);
+  EXPECT_NEAR(at(player, Prop::OffsetX, 50), 10, 1e-9);
+  player.setReduced(true);
+  EXPECT_FALSE(player.moving(50));
+  EXPECT_EQ(at(player, Prop::OffsetX, 50), 40);
+}
+
 TEST_F(Moving, OnlyWhatCanMoveIsTaken) {
   const auto wrong = [&](StateMotion motion, const char* why) {
     const auto before = history.now();

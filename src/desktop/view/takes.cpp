@@ -1,4 +1,4 @@
-#include "desktop/rehearse/takes.h"
+#include "desktop/view/takes.h"
 
 #include <QDir>
 
@@ -31,16 +31,19 @@ Result<Take> readTake(const QString& path) {
 }
 
 Result<QString> keepTake(const QString& folder, const Take& take) {
+  return keepText(folder, take.name, kEnding, writeTake(take));
+}
+
+Result<QString> keepText(const QString& folder, const std::string& name, const QString& ending,
+                         const std::string& text) {
   if (folder.isEmpty()) return fail({}, "save the project first: takes are kept beside it");
   const QString place = folder + QStringLiteral("/takes");
   if (!QDir().mkpath(place)) return fail(fromQt(place), "cannot be made");
   std::vector<std::string> taken;
-  for (const QString& path : takesIn(folder)) {
-    QString name = path.section(QLatin1Char('/'), -1);
-    taken.push_back(fromQt(name.chopped(kEnding.size())));
-  }
-  const QString path = place + QLatin1Char('/') + toQt(safeFileName(take.name, taken)) + kEnding;
-  if (auto written = writeFile(fromQt(path), writeTake(take)); !written)
+  for (const QString& file : QDir(place).entryList({QStringLiteral("*") + ending}, QDir::Files))
+    taken.push_back(fromQt(file.chopped(ending.size())));
+  const QString path = place + QLatin1Char('/') + toQt(safeFileName(name, taken)) + ending;
+  if (auto written = writeFile(fromQt(path), text); !written)
     return tl::unexpected(written.error());
   return path;
 }
