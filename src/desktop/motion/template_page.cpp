@@ -51,6 +51,7 @@ TemplatePage::Side TemplatePage::makeSide(Work* work, const QString& name, QWidg
   side.graph = new GraphView(*work, *side.view, *side.laws);
   side.graph->setAccessibleName(name);
   side.graph->setReadOnly(true);
+  side.graph->setFocusPolicy(Qt::ClickFocus);  // keys come to “apply” first
   side.about->setProperty("quiet", true);
   side.about->setObjectName(name);
   connect(side.laws, &LawWatch::changed, this, [this, work] {
