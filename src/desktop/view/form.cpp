@@ -135,7 +135,10 @@ void Form::space() {
 
 void refill(QLineEdit* field, const QString& text) {
   if (field->hasFocus() && field->isModified()) return;
-  if (field->text() != text) field->setText(text);
+  if (field->text() != text) {
+    field->setText(text);
+    if (!field->hasFocus()) field->setCursorPosition(0);  // long ones show their beginning
+  }
   field->setModified(false);
   mark(field, false);
 }
