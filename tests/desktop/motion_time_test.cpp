@@ -75,6 +75,13 @@ TEST_F(MotionTime, TheButtonBesideTheCurveMoves) {
   auto* button = named<TryButton>(QStringLiteral("The button, trying this timing"));
   const QImage first = button->grab().toImage();
   EXPECT_TRUE(QTest::qWaitFor([&] { return button->grab().toImage() != first; }, 10'000));
+  // Another transition is tried, though it runs by the same timing.
+  view().pickTransition(int(transition("normal", "focused")));
+  EXPECT_EQ(button->to().text, "focused");
+  view().pickTransition(int(transition("focused", "hover")));
+  EXPECT_EQ(timingAt(machine(), {transition("focused", "hover"), {}}),
+            timingAt(machine(), {transition("normal", "focused"), {}}));
+  EXPECT_EQ(button->to().text, "hover");
 }
 
 TEST_F(MotionTime, OnePropertyGetsATimingOfItsOwnAndTheWayBackGoesAlike) {

@@ -5,6 +5,9 @@
 #include "desktop/motion/timeline_view.h"
 
 namespace bristle {
+namespace {
+constexpr Ms kMostSamples = 1000;  // about two for each px
+}
 
 std::vector<PropKey> curvesToChoose(const LookTable& table) {
   std::vector<PropKey> out;
@@ -22,7 +25,8 @@ std::vector<Curve> curvesOf(MotionView& view, const Kind& kind, const LookTable&
   for (const PropKey& key : keys)
     if (const int c = table.channel(key); c >= 0) channels.push_back(size_t(c));
   std::vector<std::vector<float>> values(channels.size());
-  for (Ms t = 0; t <= view.score().length; t += kCurveSample) {
+  const Ms step = std::max<Ms>(10, view.score().length / kMostSamples);
+  for (Ms t = 0; t <= view.score().length; t += step) {
     const Look* look = view.lookAt(t);
     if (!look) return out;
     for (size_t i = 0; i < channels.size(); ++i)
@@ -33,7 +37,7 @@ std::vector<Curve> curvesOf(MotionView& view, const Kind& kind, const LookTable&
     const float least = *low, span = *high - *low;
     if (span < 1e-6F && !chosen) continue;
     for (float& v : values[i]) v = span < 1e-6F ? 0.5F : (v - least) / span;
-    out.push_back({nameOfTrack(kind, table.channels()[channels[i]]), std::move(values[i])});
+    out.push_back({nameOfTrack(kind, table.channels()[channels[i]]), step, std::move(values[i])});
   }
   return out;
 }

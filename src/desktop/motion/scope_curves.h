@@ -8,11 +8,10 @@
 namespace bristle {
 
 inline constexpr size_t kMostCurves = 6;
-inline constexpr Ms kCurveSample = 10;
-
 struct Curve {
   QString name;
-  std::vector<float> heights;  // 0–1, one for each 10 ms
+  Ms step = 10;                // between heights; longer scores have no more of them
+  std::vector<float> heights;  // 0–1
 };
 
 // The channels that can be shown: numbers that move.

@@ -123,7 +123,7 @@ void ScopeView::paintCurves(QPainter& p) {
     QPolygonF line;
     const size_t stride = std::max<size_t>(1, curves_[i].heights.size() / size_t(width()));
     for (size_t s = 0; s < curves_[i].heights.size(); s += stride)
-      line << QPointF(placeOf(0, Ms(s) * kCurveSample).x(),
+      line << QPointF(placeOf(0, Ms(s) * curves_[i].step).x(),
                       lane.bottom() - double(curves_[i].heights[s]) * lane.height());
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.accent, 1.5, kStyles[i % std::size(kStyles)]));

@@ -34,6 +34,8 @@ TryButton::TryButton(Work& work, QWidget* parent) : QWidget(parent), work_(work)
   setAccessibleName(tr("The button, trying this timing"));
   setToolTip(tr("Point at it to see it again"));
   clock_.setInterval(16);
+  connect(&work, &Work::changed, this, [this] { table_.reset(); });
+  connect(&work, &Work::pickedChanged, this, [this] { table_.reset(); });
   connect(&clock_, &QTimer::timeout, this, [this] {
     update();
     if (since_.elapsed() > 2 * (timeOf(there_) + timeOf(back_) + 2 * kRest)) clock_.stop();
@@ -70,7 +72,9 @@ void TryButton::paintEvent(QPaintEvent*) {
   p.drawRoundedRect(rect(), 4, 4);
   const Kind* kind = work_.kind();
   const Machine* machine = work_.machine();
-  const LookTable* table = work_.lookTable();
+  if (const LookTable* now = work_.lookTable(); !table_ && now)
+    table_ = std::make_shared<LookTable>(*now);
+  const LookTable* table = table_.get();
   if (!kind || !machine || !table) return;
   const auto indexOf = [&](const StateId& id) {
     for (size_t i = 0; i < machine->states.size(); ++i)
@@ -80,7 +84,7 @@ void TryButton::paintEvent(QPaintEvent*) {
   const StateIndex from = indexOf(from_), to = indexOf(to_);
   const Ms there = timeOf(there_) + kRest, round = there + timeOf(back_) + kRest;
   const Ms now = clock_.isActive() ? since_.elapsed() % std::max<Ms>(round, 1) : 0;
-  LookPlayer player(std::make_shared<LookTable>(*table), from);
+  LookPlayer player(table_, from);
   player.go(to, there_, kRest / 2);
   StateIndex state = now < kRest / 2 ? from : to;
   if (now >= there + kRest / 2) {
@@ -216,6 +220,7 @@ void TimingSection::refresh() {
   // Ticked once it is so; who unticks it sets the two ways apart, until another one is picked.
   if (shown != shown_) both_->setChecked(alike);
   if (!alike && !both_->hasFocus()) both_->setChecked(false);
+  const bool other = shown != shown_;
   shown_ = shown;
   const bool spring = timing.easing.type == EasingType::Spring;
   form_.setRowVisible(duration_, !spring);
@@ -226,7 +231,7 @@ void TimingSection::refresh() {
   curve_->setEasing(timing.easing);
   rests_->setVisible(spring);
   if (spring) rests_->setText(tr("It rests after %1 ms.").arg(std::lround(runTime(timing))));
-  if (tried_ != timing) tryOut();
+  if (other || tried_ != timing) tryOut();
   tried_ = timing;
 }
 

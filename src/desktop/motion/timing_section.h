@@ -18,6 +18,7 @@ class TryButton : public QWidget {
   QSize minimumSizeHint() const override { return {160, 64}; }
   void tryOut(const StateId& from, const StateId& to, const Pace& there, const Pace& back);
   void replay();
+  const StateId& to() const { return to_; }
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -28,6 +29,7 @@ class TryButton : public QWidget {
   Work& work_;
   QTimer clock_;
   QElapsedTimer since_;
+  std::shared_ptr<const LookTable> table_;  // until the project changes
   StateId from_, to_;
   Pace there_, back_;
 };
