@@ -1,11 +1,12 @@
 #include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
-#include <filesystem>
-
 #include "command/command.h"
+#include "command/graphics.h"
 #include "core/findings/check.h"
+#include "core/formats/file_io.h"
 #include "devices/sound_file.h"
+#include "paint/pictures.h"
 
 namespace bristle {
 
@@ -21,10 +22,11 @@ Subcommand addCheck(CLI::App& app) {
   return {sub, [o](Streams s) -> int {
             Project project;
             if (!openProject(o->file, project, s)) return kUnusable;
-            const auto folder = std::filesystem::path(o->file).parent_path();
-            const auto findings = check(project, [&](const std::string& sound) {
-              return whyNoSound((folder / sound).string());
-            });
+            const Graphics graphics;
+            const std::string folder = folderOf(o->file);
+            const auto findings = check(
+                project, {[&](const std::string& file) { return whyNoSound(folder, file); },
+                          [&](const std::string& file) { return whyNoPicture(folder, file); }});
             if (o->json) {
               auto list = nlohmann::ordered_json::array();
               for (const Finding& f : findings)

@@ -3,8 +3,7 @@
 #include <CLI/CLI.hpp>
 #include <ostream>
 
-#include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
+#include "core/formats/project_store.h"
 
 namespace bristle {
 
@@ -14,20 +13,26 @@ int tell(Streams streams, const Error& error) {
 }
 
 bool openProject(const std::string& file, Project& project, Streams streams) {
-  const auto text = readFile(file);
-  if (!text) {
-    tell(streams, text.error());
+  auto stored = loadProject(file);
+  if (!stored) {
+    tell(streams, stored.error());
     return false;
   }
-  auto opened = parseProject(*text);
-  if (!opened) {
-    tell(streams, {file + " " + opened.error().place, opened.error().reason});
-    return false;
-  }
-  if (!opened->note.empty()) streams.err << "bristle: " << opened->note << "\n";
-  project = std::move(opened->project);
+  if (!stored->opened.note.empty()) streams.err << "bristle: " << stored->opened.note << "\n";
+  project = std::move(stored->opened.project);
   return true;
 }
+
+namespace {
+
+// What was printed must have arrived: a full disk or a closed pipe is no success.
+int checked(int code, Streams streams) {
+  streams.out.flush();
+  if (streams.out) return code;
+  return tell(streams, {"output", "could not be written in full"});
+}
+
+}  // namespace
 
 int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
   CLI::App app(
@@ -49,10 +54,10 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
     app.parse(argc, argv);
   } catch (const CLI::ParseError& e) {
     const int code = app.exit(e, streams.out, streams.err);
-    return code == 0 ? kFine : kUnusable;  // help is fine, all else is wrong use
+    return checked(code == 0 ? kFine : kUnusable, streams);  // help is fine, all else is wrong use
   }
   for (const Subcommand& each : all)
-    if (each.app->parsed()) return each.run(streams);
+    if (each.app->parsed()) return checked(each.run(streams), streams);
   wish.wanted = true;
   return kFine;
 }

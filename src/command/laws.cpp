@@ -1,11 +1,11 @@
 #include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
-#include <QFileInfo>
 #include <map>
 
 #include "command/command.h"
 #include "command/graphics.h"
+#include "core/formats/file_io.h"
 #include "core/laws/mend.h"
 #include "core/laws/sequence.h"
 #include "paint/convert.h"
@@ -88,7 +88,7 @@ int run(const Options& o, Streams s) {
   if (!openProject(o.file, project, s)) return kUnusable;
   const Graphics graphics;
   LookPainter looks;
-  looks.pictures().setFolder(QFileInfo(toQt(o.file)).absolutePath());
+  looks.pictures().setFolder(folderOf(o.file));
   Json all = Json::array();
   bool found = false, kept = true;
   for (const auto& kind : project.kinds) {

@@ -4,8 +4,7 @@
 #include "command/command.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
-#include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
+#include "core/formats/project_store.h"
 
 namespace bristle {
 namespace {
@@ -52,7 +51,7 @@ Subcommand addNew(CLI::App& app) {
             }
             const auto project = begun(name, o->captions);
             if (!project) return tell(s, project.error());
-            const auto written = writeFile(o->file, writeProject(*project));
+            const auto written = saveProject(o->file, *project);
             if (!written) return tell(s, written.error());
             s.out << o->file << "\n";
             return kFine;

@@ -1,8 +1,9 @@
 #include <CLI/CLI.hpp>
-#include <QFileInfo>
+#include <cmath>
 
 #include "command/command.h"
 #include "command/graphics.h"
+#include "core/formats/file_io.h"
 #include "core/layout/layout.h"
 #include "deliver/pictures.h"
 #include "deliver/statechart.h"
@@ -15,10 +16,13 @@ namespace {
 
 struct Options {
   std::string project, screen, kind, state, display, out;
+  bool allowMissing = false;
 };
 
-QString folderOf(const std::string& file) {
-  return QFileInfo(toQt(file)).absolutePath();
+// What a picture cannot show is found, not wrong use: exit code 1, and nothing is written.
+int tellMissing(Streams s, const Error& missing) {
+  s.err << "bristle: " << missing.reason << "\n(--allow-missing draws a stand-in in their places)\n";
+  return kFound;
 }
 
 Result<QImage> screenPicture(const Project& project, const Options& o, LookPainter& looks) {
@@ -29,10 +33,11 @@ Result<QImage> screenPicture(const Project& project, const Options& o, LookPaint
       o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
   if (!display) return fail(o.project, "no display “" + o.display + "”");
   const FontMeasure measure;
-  QImage image(qRound(display->width), qRound(display->height),
-               QImage::Format_ARGB32_Premultiplied);
-  image.fill(Qt::black);
-  QPainter painter(&image);
+  auto image = canvasOf(QSizeF(std::round(display->width), std::round(display->height)),
+                        "display “" + display->name + "”");
+  if (!image) return image;
+  image->fill(Qt::black);
+  QPainter painter(&*image);
   painter.scale(display->scale, display->scale);
   LookTables tables;
   paintScreen(painter, looks, tables, project, *screen,
@@ -61,7 +66,11 @@ int run(const Options& o, Streams s) {
   const auto image =
       o.kind.empty() ? screenPicture(project, o, looks) : kindPicture(project, o, looks);
   if (!image) return tell(s, image.error());
-  if (!image->save(toQt(o.out))) return tell(s, {o.out, "the picture cannot be written"});
+  if (auto missing = missingIn(looks.pictures().takeProblems()); missing && !o.allowMissing)
+    return tellMissing(s, *missing);
+  const auto bytes = pngOf(*image, o.out);
+  if (!bytes) return tell(s, bytes.error());
+  if (auto written = writeFile(o.out, *bytes); !written) return tell(s, written.error());
   s.out << o.out << "\n";
   return kFine;
 }
@@ -79,27 +88,32 @@ Subcommand addPicture(CLI::App& app) {
   sub->add_option("--state", o->state, "The state's id; else the first")->needs(kind);
   sub->add_option("--display", o->display, "The display's id; else the first");
   sub->add_option("-o,--out", o->out, "The PNG file to write")->required();
+  sub->add_flag("--allow-missing", o->allowMissing,
+                "Draw a stand-in for pictures that are missing or broken");
   return {sub, [o](Streams s) { return run(*o, s); }};
 }
 
 Subcommand addDeliver(CLI::App& app) {
-  struct DeliverOptions {
+  struct Wanted {
     std::string project, pictures, statecharts;
+    bool allowMissing = false;
   };
-  auto o = std::make_shared<DeliverOptions>();
+  auto o = std::make_shared<Wanted>();
   CLI::App* sub = app.add_subcommand("deliver", "Hands a project over");
   sub->add_option("project", o->project, "A .bristle file")->required();
   sub->add_option("--pictures", o->pictures,
                   "A folder for the picture of every kind in every state, with an index");
   sub->add_option("--statechart", o->statecharts,
                   "A folder for every machine as a statechart (SCXML 1.0)");
+  sub->add_flag("--allow-missing", o->allowMissing,
+                "Hand over a stand-in for pictures that are missing or broken");
   return {sub, [o](Streams s) -> int {
             if (o->pictures.empty() && o->statecharts.empty())
               return tell(s, {"deliver", "say what: --pictures or --statechart"});
             Project project;
             if (!openProject(o->project, project, s)) return kUnusable;
             if (!o->statecharts.empty()) {
-              const auto done = deliverStatecharts(project, toQt(o->statecharts));
+              const auto done = deliverStatecharts(project, o->statecharts);
               if (!done) return tell(s, done.error());
               s.out << done->size() << " statecharts in " << o->statecharts << "\n";
             }
@@ -107,7 +121,10 @@ Subcommand addDeliver(CLI::App& app) {
             const Graphics graphics;
             LookPainter looks;
             looks.pictures().setFolder(folderOf(o->project));
-            const auto done = deliverPictures(project, looks, o->pictures);
+            const auto done =
+                deliverPictures(project, looks, o->pictures, {.allowMissing = o->allowMissing});
+            // Without a place it is the list of what is missing.
+            if (!done && done.error().place.empty()) return tellMissing(s, done.error());
             if (!done) return tell(s, done.error());
             s.out << done->size() << " pictures and index.json in " << o->pictures << "\n";
             return kFine;

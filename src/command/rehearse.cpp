@@ -1,8 +1,6 @@
 #include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
-#include <QFileInfo>
-
 #include "command/command.h"
 #include "command/graphics.h"
 #include "core/formats/file_io.h"
@@ -68,7 +66,7 @@ int run(const Options& o, Streams s) {
   if (!take) return tell(s, {o.take + ", " + take.error().place, take.error().reason});
   const Graphics graphics;
   Pictures pictures;
-  pictures.setFolder(QFileInfo(toQt(o.project)).absolutePath());
+  pictures.setFolder(folderOf(o.project));
   const HitShapes hits(pictures);
   const auto result = play(project, *take, FontMeasure(), &hits);
   if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});

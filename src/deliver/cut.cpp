@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "deliver/pictures.h"
+#include "core/formats/file_io.h"
 #include "paint/convert.h"
 #include "paint/pictures.h"
 
@@ -157,7 +158,10 @@ Result<CutResult> cutOut(const Sheets& sheets, const std::vector<Mark>& marks,
   std::vector<std::string> taken;
   const auto write = [&](const QImage& image, const QString& wanted) -> Result<std::string> {
     const QString file = freeFile(art, wanted);
-    if (!image.save(QDir(art).filePath(file))) return fail(fromQt(file), "could not be written");
+    const auto bytes = pngOf(image, fromQt(file));
+    if (!bytes) return tl::unexpected(bytes.error());
+    if (auto written = writeFile(fromQt(QDir(art).filePath(file)), *bytes); !written)
+      return tl::unexpected(written.error());
     return fromQt(QStringLiteral("art/") + file);
   };
   for (const Mark& mark : marks) {

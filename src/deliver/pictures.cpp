@@ -1,8 +1,8 @@
 #include "deliver/pictures.h"
 
 #include <QBuffer>
-#include <QDir>
 #include <algorithm>
+#include <filesystem>
 #include <nlohmann/json.hpp>
 
 #include "core/formats/file_io.h"
@@ -19,14 +19,6 @@ bool reserved(const std::string& name) {
   if (std::find(std::begin(kNames), std::end(kNames), name) != std::end(kNames)) return true;
   return name.size() == 4 && (name.starts_with("com") || name.starts_with("lpt")) &&
          name[3] >= '0' && name[3] <= '9';
-}
-
-Result<std::string> png(const QImage& image, const std::string& file) {
-  QByteArray bytes;
-  QBuffer buffer(&bytes);
-  buffer.open(QIODevice::WriteOnly);
-  if (!image.save(&buffer, "PNG")) return fail(file, "could not be encoded");
-  return bytes.toStdString();
 }
 
 Json entryOf(const DeliveredPicture& p) {
@@ -59,29 +51,65 @@ std::string safeFileName(const std::string& name, std::vector<std::string>& take
   return out;
 }
 
-QImage pictureOf(const Kind& kind, const LookTable& table, StateIndex state, LookPainter& looks,
-                 double scale) {
-  const double reach = LookPainter::reach(kind, table);
-  QImage image(qCeil((kind.width + 2 * reach) * scale), qCeil((kind.height + 2 * reach) * scale),
-               QImage::Format_ARGB32_Premultiplied);
+Result<std::string> pngOf(const QImage& image, const std::string& file) {
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  if (!image.save(&buffer, "PNG")) return fail(file, "could not be encoded");
+  return bytes.toStdString();
+}
+
+Result<QImage> canvasOf(const QSizeF& size, const std::string& what) {
+  // Compared before it is made whole numbers, which could not hold it.
+  const double most = 1e6;
+  if (!(size.width() < most && size.height() < most) ||
+      isTooLarge(QSize(qCeil(size.width()), qCeil(size.height()))))
+    return fail(what, "its picture would be too large, " +
+                          fromQt(sizeInWords(QSizeF(std::min(size.width(), most),
+                                                    std::min(size.height(), most))
+                                                 .toSize())));
+  QImage image(qCeil(size.width()), qCeil(size.height()), QImage::Format_ARGB32_Premultiplied);
+  if (image.isNull()) return fail(what, "there is no memory for its picture");
   image.fill(Qt::transparent);
-  QPainter painter(&image);
+  return image;
+}
+
+Result<QImage> pictureOf(const Kind& kind, const LookTable& table, StateIndex state,
+                         LookPainter& looks, double scale) {
+  const double reach = LookPainter::reach(kind, table);
+  auto image = canvasOf(QSizeF(kind.width + 2 * reach, kind.height + 2 * reach) * scale,
+                        "kind “" + kind.name + "”");
+  if (!image) return image;
+  QPainter painter(&*image);
   painter.scale(scale, scale);
   looks.paint(painter, kind, table, table.state(state),
               QRectF(reach, reach, kind.width, kind.height), kind.sampleCaption);
   return image;
 }
 
-Result<std::vector<DeliveredPicture>> deliverPictures(
-    const Project& project, LookPainter& looks, const std::string& folder,
-    const std::function<bool(int, int)>& progress) {
-  if (!QDir().mkpath(toQt(folder))) return fail(folder, "cannot be made");
+std::optional<Error> missingIn(const std::set<std::string>& problems) {
+  if (problems.empty()) return {};
+  std::string all;
+  for (const std::string& problem : problems) all += "\n  " + problem;
+  return Error{{}, std::to_string(problems.size()) +
+                       (problems.size() == 1 ? " picture cannot be shown:" : " pictures cannot be shown:") +
+                       all};
+}
+
+Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, LookPainter& looks,
+                                                      const std::string& folder,
+                                                      const DeliverOptions& options) {
+  std::error_code failed;
+  std::filesystem::create_directories(folder, failed);
+  if (!std::filesystem::is_directory(folder, failed)) return fail(folder, "cannot be made");
   int total = 0, done = 0;
   for (const auto& kind : project.kinds)
     if (const Machine* machine = find(project, kind->machine)) total += int(machine->states.size());
   std::vector<DeliveredPicture> out;
   std::vector<std::string> taken;
   Json index{{"project", project.name}, {"pictures", Json::array()}};
+  FileBatch batch;
+  looks.pictures().takeProblems();
   for (const auto& kind : project.kinds) {
     const Machine* machine = find(project, kind->machine);
     if (!machine) return fail("kind “" + kind->name + "”", "its machine is not there");
@@ -90,29 +118,32 @@ Result<std::vector<DeliveredPicture>> deliverPictures(
     const std::string base = safeFileName(kind->name, taken);
     std::vector<std::string> states;
     for (size_t s = 0; s < machine->states.size(); ++s) {
-      const QImage image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks);
+      const auto image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks);
+      if (!image) return tl::unexpected(image.error());
       DeliveredPicture entry{base + "." + safeFileName(machine->states[s].name, states) + ".png",
                              kind->id,
                              machine->states[s].id,
-                             image.width(),
-                             image.height(),
+                             image->width(),
+                             image->height(),
                              reach,
                              reach,
                              kind->width,
                              kind->height};
-      const auto bytes = png(image, entry.file);
+      const auto bytes = pngOf(*image, entry.file);
       if (!bytes) return tl::unexpected(bytes.error());
-      if (auto written = writeFile(folder + "/" + entry.file, *bytes); !written)
-        return tl::unexpected(written.error());
+      if (auto added = batch.add(folder + "/" + entry.file, *bytes); !added)
+        return tl::unexpected(added.error());
       index["pictures"].push_back(entryOf(entry));
       out.push_back(std::move(entry));
-      if (progress && !progress(++done, total))
-        return fail(folder, "stopped; what was done so far is there");
+      if (options.progress && !options.progress(++done, total))
+        return fail(folder, "stopped; nothing was written");
     }
   }
-  // The index comes last: where it is there, all that it names is there.
-  if (auto written = writeFile(folder + "/index.json", index.dump(2) + "\n"); !written)
-    return tl::unexpected(written.error());
+  if (auto missing = missingIn(looks.pictures().takeProblems()); missing && !options.allowMissing)
+    return tl::unexpected(std::move(*missing));
+  if (auto added = batch.add(folder + "/index.json", index.dump(2) + "\n"); !added)
+    return tl::unexpected(added.error());
+  if (auto written = batch.commit(); !written) return tl::unexpected(written.error());
   return out;
 }
 

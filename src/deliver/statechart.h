@@ -24,6 +24,6 @@ Result<QByteArray> writeStatechart(const Machine& machine, const Project& projec
 Result<Machine> readStatechart(const QByteArray& text, const Project& project);
 
 // One file NAME.scxml for each machine, into a folder; their names.
-Result<QStringList> deliverStatecharts(const Project& project, const QString& folder);
+Result<QStringList> deliverStatecharts(const Project& project, const std::string& folder);
 
 }  // namespace bristle

@@ -1,9 +1,9 @@
 #include <fmt/format.h>
-#include <QDir>
-#include <QSaveFile>
 #include <QXmlStreamWriter>
+#include <filesystem>
 #include <set>
 
+#include "core/formats/file_io.h"
 #include "core/laws/check.h"
 #include "deliver/pictures.h"
 #include "deliver/statechart.h"
@@ -204,19 +204,22 @@ Result<QByteArray> writeStatechart(const Machine& machine, const Project& projec
   return Writer(machine, *ready).write();
 }
 
-Result<QStringList> deliverStatecharts(const Project& project, const QString& folder) {
-  if (!QDir().mkpath(folder)) return fail(fromQt(folder), "the folder cannot be made");
+Result<QStringList> deliverStatecharts(const Project& project, const std::string& folder) {
+  std::error_code failed;
+  std::filesystem::create_directories(folder, failed);
+  if (!std::filesystem::is_directory(folder, failed)) return fail(folder, "cannot be made");
   QStringList out;
   std::vector<std::string> taken;
+  FileBatch batch;
   for (const auto& machine : project.machines) {
     const auto chart = writeStatechart(*machine, project);
     if (!chart) return tl::unexpected(chart.error());
-    const QString name = toQt(safeFileName(machine->name, taken)) + QStringLiteral(".scxml");
-    QSaveFile file(QDir(folder).filePath(name));
-    if (!file.open(QIODevice::WriteOnly) || file.write(*chart) != chart->size() || !file.commit())
-      return fail(fromQt(name), fromQt(file.errorString()));
-    out << name;
+    const std::string name = safeFileName(machine->name, taken) + ".scxml";
+    if (auto added = batch.add(folder + "/" + name, chart->toStdString()); !added)
+      return tl::unexpected(added.error());
+    out << toQt(name);
   }
+  if (auto written = batch.commit(); !written) return tl::unexpected(written.error());
   return out;
 }
 

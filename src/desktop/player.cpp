@@ -27,37 +27,35 @@ class Player {
   Player(Window& window, RehearseBench& bench) : window_(window), bench_(bench) {}
 
   bool run(const Take& take) {
-    for (const TakeStep& step : take.steps) {
-      if (const auto* expected = std::get_if<Expectation>(&step.what)) {
-        bench_.rehearsal().driveTo(expected->at);
-        check_.check(step, bench_.rehearsal().session()->trace());
-        continue;
-      }
-      bench_.rehearsal().driveTo(std::get<InputEvent>(step.what).at);
-      const auto event = eventOf(step, *bench_.rehearsal().session());
-      if (!event) {
-        std::cerr << "bristle: line " << step.source << ": no button “" << step.on.text
-                  << "” there\n";
+    Session& session = *bench_.rehearsal().session();
+    TakePlayer player(take, session, [this](const InputEvent& event) {
+      send(event);
+      QCoreApplication::processEvents();
+    });
+    while (!player.atEnd()) {
+      bench_.rehearsal().driveTo(player.due());
+      if (const auto done = player.step(); !done) {
+        std::cerr << "bristle: " << done.error().text() << "\n";
         return false;
       }
-      send(*event);
-      QCoreApplication::processEvents();
     }
-    for (const TakeFailure& f : check_.failures())
+    for (const TakeFailure& f : player.failures())
       std::cerr << "bristle: line " << f.source << ": expected “" << f.expected << "”\n";
-    return check_.failures().empty();
+    return player.failures().empty();
   }
 
  private:
   void send(const InputEvent& e) {
     if (e.type == InputType::Tick) return;
-    if (e.device == Device::Keyboard) {
+    const bool isKey = e.type == InputType::Move || e.type == InputType::Accept ||
+                       e.type == InputType::Cancel || e.type == InputType::Step;
+    if (e.device == Device::Keyboard && isKey) {
       const auto modifiers = keyFor(e) == Qt::Key_Backtab ? Qt::ShiftModifier : Qt::NoModifier;
       const bool press = e.type == InputType::Step || e.down;
       if (press) QTest::keyPress(window_.windowHandle(), keyFor(e), modifiers);
       if (!press || e.type == InputType::Step)
         QTest::keyRelease(window_.windowHandle(), keyFor(e), modifiers);
-    } else if (e.device == Device::Mouse) {
+    } else if (e.device == Device::Mouse && isByPerson(e.type)) {
       const QPoint at =
           bench_.stage().mapTo(&window_, bench_.stage().toWidget(QPointF(e.x, e.y)).toPoint());
       QWindow* handle = window_.windowHandle();
@@ -71,7 +69,6 @@ class Player {
 
   Window& window_;
   RehearseBench& bench_;
-  TakeCheck check_;
 };
 
 bool write(const std::string& path, const std::string& text) {
@@ -93,8 +90,11 @@ int playInWindow(Window& window, const PlayOptions& options) {
   if (!QTest::qWaitForWindowExposed(&window)) return 2;
   window.openBench(QStringLiteral("rehearse"));
   auto& bench = static_cast<RehearseBench&>(*window.bench(QStringLiteral("rehearse")));
-  if (!bench.rehearsal().running()) return 2;
-  bench.restart();
+  if (!bench.restartFor(*take)) {
+    std::cerr << "bristle: the take can’t be played: " << fromQt(bench.rehearsal().problem())
+              << "\n";
+    return 2;
+  }
   bench.rehearsal().driveTo(0);
   QCoreApplication::processEvents();
   const bool passed = Player(window, bench).run(*take);

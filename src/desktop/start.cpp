@@ -1,5 +1,7 @@
 #include "desktop/start.h"
 
+#include <unistd.h>
+
 #include <QApplication>
 #include <QTimer>
 #include <iostream>
@@ -11,8 +13,29 @@
 
 namespace bristle {
 
+namespace {
+
+QtMessageHandler usual = nullptr;
+
+// Qt ends the program where there is no display, with a dump; a sentence is enough.
+void tellNoDisplay(QtMsgType type, const QMessageLogContext& context, const QString& text) {
+  if (type == QtFatalMsg) {
+    std::cerr << "bristle: the window cannot be opened: there is no display that can be used. The "
+                 "subcommands need none: bristle --help\n";
+    std::cerr.flush();
+    ::_exit(2);
+  }
+  if (type != QtDebugMsg && type != QtInfoMsg && !text.contains(QStringLiteral("platform plugin")) &&
+      !text.contains(QStringLiteral("display")) && usual)
+    usual(type, context, text);
+}
+
+}  // namespace
+
 int startDesktop(int argc, char** argv, const StartOptions& options) {
+  usual = qInstallMessageHandler(tellNoDisplay);
   QApplication app(argc, argv);
+  qInstallMessageHandler(usual);
   QApplication::setApplicationName(QStringLiteral("bristle"));
   QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/bristle.svg")));
   Window window(qEnvironmentVariable("BRISTLE_SETTINGS"));
@@ -28,6 +51,7 @@ int startDesktop(int argc, char** argv, const StartOptions& options) {
   if (!options.play.empty())
     return playInWindow(window, {options.play, options.picture, options.trace});
   if (!options.shots.empty()) return makeShots(window, toQt(options.shots));
+  window.offerUnsaved();
   if (qEnvironmentVariableIsSet("BRISTLE_FIRST_FRAME")) {
     // For the cold-start benchmark: ends as soon as the first frame is on the screen.
     QTimer::singleShot(0, &app, [&] {

@@ -43,8 +43,16 @@ struct Controllers::State {
   std::vector<InputEvent> out;
   Ms now = 0;
 
-  void send(InputType type, Dir dir, bool down) {
-    out.push_back({now, type, Device::Controller, 0, 0, dir, down});
+  // The stick and the D-pad of one controller are two keys, each of which ends only its own.
+  static constexpr int kPad = 0, kStick = 1;
+  void send(SDL_JoystickID from, InputType type, Dir dir, bool down, int key = kPad) {
+    out.push_back({.at = now,
+                   .type = type,
+                   .device = Device::Controller,
+                   .dir = dir,
+                   .down = down,
+                   .unit = static_cast<int>(from),
+                   .key = key});
   }
 
   void plugIn(int index) {
@@ -61,7 +69,7 @@ struct Controllers::State {
   void pullOut(SDL_JoystickID id) {
     const auto at = pads.find(id);
     if (at == pads.end()) return;
-    send(InputType::Gone, Dir::Up, false);
+    send(id, InputType::Gone, Dir::Up, false);
     SDL_GameControllerClose(at->second.handle);
     pads.erase(at);
   }
@@ -73,13 +81,13 @@ struct Controllers::State {
     if (const auto dir = dpadDir(which)) {
       if (pad.dpad[size_t(*dir)] == down) return;
       pad.dpad[size_t(*dir)] = down;
-      send(InputType::Move, *dir, down);
+      send(id, InputType::Move, *dir, down);
     } else if (which == SDL_CONTROLLER_BUTTON_A && pad.accept != down) {
       pad.accept = down;
-      send(InputType::Accept, Dir::Up, down);
+      send(id, InputType::Accept, Dir::Up, down);
     } else if (which == SDL_CONTROLLER_BUTTON_B && pad.cancel != down) {
       pad.cancel = down;
-      send(InputType::Cancel, Dir::Up, down);
+      send(id, InputType::Cancel, Dir::Up, down);
     }
   }
 
@@ -93,8 +101,8 @@ struct Controllers::State {
     const auto before = pad.stick.held();
     const auto after = pad.stick.update(pad.x, pad.y);
     if (before == after) return;
-    if (before) send(InputType::Move, *before, false);
-    if (after) send(InputType::Move, *after, true);
+    if (before) send(id, InputType::Move, *before, false, kStick);
+    if (after) send(id, InputType::Move, *after, true, kStick);
   }
 };
 

@@ -6,6 +6,8 @@
 #include <filesystem>
 #include <memory>
 
+#include "core/formats/file_io.h"
+
 namespace bristle {
 namespace {
 
@@ -56,8 +58,10 @@ Result<Sound> readSound(const std::string& path) {
   return out;
 }
 
-std::string whyNoSound(const std::string& path) {
-  const auto from = open(path);
+std::string whyNoSound(const std::string& folder, const std::string& file) {
+  const auto path = fileInside(folder, file);
+  if (!path) return path.error().reason;
+  const auto from = open(*path);
   return from ? std::string() : from.error().reason;
 }
 

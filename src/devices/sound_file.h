@@ -18,7 +18,8 @@ struct Sound {
 
 // The error says what is wrong with the file: missing, not a sound, of another sort, too long.
 Result<Sound> readSound(const std::string& path);
-// The same without the samples: cheap. Empty when the file can be used.
-std::string whyNoSound(const std::string& path);
+// The same without the samples: cheap. Empty when the file, which lies in a project's folder and
+// nowhere outside it, can be used.
+std::string whyNoSound(const std::string& folder, const std::string& file);
 
 }  // namespace bristle

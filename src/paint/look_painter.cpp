@@ -108,7 +108,7 @@ QBrush brushOf(const Fill& fill, const QRectF& rect) {
 void LookPainter::paint(QPainter& painter, const Kind& kind, const LookTable& table,
                         const Look& look, const QRectF& box, const std::string& caption, Ms since) {
   if (channelsOf(kind) == table.channels().size())
-    paintParts(painter, kind, look, box, caption, since, nullptr);
+    paintParts(painter, kind, look, box, caption, since, {});
 }
 
 QColor signalColour(StateIndex state) {
@@ -138,23 +138,26 @@ void LookPainter::paintState(QPainter& painter, const Kind& kind, const LookTabl
   painter.save();
   painter.setRenderHint(QPainter::SmoothPixmapTransform);
   painter.drawImage(all.topLeft(), image);
-  QFont font(painter.font());
-  font.setPixelSize(std::clamp(int(box.height() / 2.4), 10, 40));
-  font.setWeight(QFont::DemiBold);
-  painter.setFont(font);
-  painter.setPen(Qt::black);
-  painter.drawText(box, Qt::AlignCenter, toQt(caption));
   painter.restore();
+  // The captions once more on top, as they are but black: their size is part of what is looked at.
+  if (channelsOf(kind) != table.channels().size()) return;
+  Look black = look;
+  for (const Part& part : kind.parts)
+    if (const int at = table.channel({part.id, Prop::Colour}); at >= 0 && part.type == PartType::Label)
+      black[size_t(at)] = Colour{0, 0, 0, 255};
+  paintParts(painter, kind, black, box, caption, since,
+             [](const Part& p) { return p.type == PartType::Label; });
 }
 
 void LookPainter::paintWithout(QPainter& painter, const Kind& kind, const Look& look,
                                const QRectF& box, const std::string& caption, const PartId& part) {
-  if (channelsOf(kind) == look.size()) paintParts(painter, kind, look, box, caption, 0, &part);
+  if (channelsOf(kind) == look.size())
+    paintParts(painter, kind, look, box, caption, 0, [&](const Part& p) { return p.id != part; });
 }
 
 void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& look,
                              const QRectF& box, const std::string& caption, Ms since,
-                             const PartId* without) {
+                             const Wanted& wanted) {
   const PartValues whole = eachPart(kind.parts, look.data(), [](const auto&, const auto&) {});
   const double opacity = whole.number(Prop::Opacity);
   if (opacity <= 0) return;
@@ -168,7 +171,7 @@ void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& lo
   const Colour colour = captionColour(kind, look);
   eachPart(kind.parts, look.data(), [&](const Part& p, const PartValues& values) {
     const double shown = values.shown() * values.number(Prop::Opacity);
-    if (shown <= 0 || (without && p.id == *without)) return;
+    if (shown <= 0 || (wanted && !wanted(p))) return;
     painter.setOpacity(base * shown);
     const QRectF rect = partRect(values, box);
     const QTransform own = partTransform(values, rect);

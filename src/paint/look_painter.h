@@ -1,6 +1,7 @@
 // Draws a resolved look: the one painter for tiles, canvas, rehearsal and files.
 #pragma once
 #include <QPainter>
+#include <functional>
 
 #include "core/machine/look.h"
 #include "paint/captions.h"
@@ -31,8 +32,9 @@ class LookPainter {
   static double reach(const Kind& kind, const LookTable& table);
 
  private:
+  using Wanted = std::function<bool(const Part&)>;  // empty: all of them
   void paintParts(QPainter& painter, const Kind& kind, const Look& look, const QRectF& box,
-                  const std::string& caption, Ms since, const PartId* without);
+                  const std::string& caption, Ms since, const Wanted& wanted);
   void part(QPainter& painter, const PartValues& values, const QRectF& rect, Colour caption,
             const std::string& text, Ms since);
   void shape(QPainter& painter, const PartValues& values, const QRectF& rect);

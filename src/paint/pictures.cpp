@@ -2,13 +2,11 @@
 
 #include <fmt/format.h>
 
-#include <QDir>
-#include <QFileInfo>
-#include <QImageReader>
 #include <QSvgRenderer>
 #include <algorithm>
 #include <cmath>
 
+#include "core/formats/file_io.h"
 #include "paint/convert.h"
 #include "paint/svg_guard.h"
 
@@ -20,15 +18,6 @@ QRectF fitted(const QRectF& rect, const QSizeF& size, const std::string& fit) {
   const QSizeF scaled = size.scaled(
       rect.size(), fit == "cover" ? Qt::KeepAspectRatioByExpanding : Qt::KeepAspectRatio);
   return {rect.center() - QPointF(scaled.width() / 2, scaled.height() / 2), scaled};
-}
-
-QString tooLarge(const QSize& size, const QString& name) {
-  return QStringLiteral("too large, %1 × %2 px: %3").arg(size.width()).arg(size.height()).arg(name);
-}
-
-bool isTooLarge(const QSize& size) {
-  return size.width() > Pictures::kMostSide || size.height() > Pictures::kMostSide ||
-         qint64(size.width()) * size.height() > Pictures::kMostPixels;
 }
 
 // The whole document, or one group where it stands in the document: states drawn as groups of one
@@ -73,11 +62,9 @@ void drawSliced(QPainter& painter, const QImage& image, const QSizeF& to, Four s
     }
 }
 
-QString readSvg(const QString& path, const QString& name, const QString& group,
+QString readSvg(const QByteArray& bytes, const QString& name, const QString& group,
                 Pictures::Picture& out) {
-  QFile file(path);
-  if (!file.open(QIODevice::ReadOnly)) return QStringLiteral("cannot be read: %1").arg(name);
-  const auto safe = makeSafe(file.read(20 << 20), fromQt(name));
+  const auto safe = makeSafe(bytes, fromQt(name));
   if (!safe) return QStringLiteral("broken: %1").arg(toQt(safe.error().text()));
   out.svg = std::make_shared<QSvgRenderer>(safe->text);
   out.groups = safe->groups;
@@ -86,7 +73,7 @@ QString readSvg(const QString& path, const QString& name, const QString& group,
     return QStringLiteral("no group “%1” in %2").arg(group, name);
   const QSize size = out.svg->defaultSize();
   if (size.isEmpty()) return QStringLiteral("has no size: %1").arg(name);
-  if (isTooLarge(size)) return tooLarge(size, name);
+  if (isTooLarge(size)) return QStringLiteral("too large, %1: %2").arg(sizeInWords(size), name);
   out.image = drawn(*out.svg, group, size);
   return {};
 }
@@ -107,7 +94,7 @@ void Pictures::clear() {
   made_.clear();
 }
 
-void Pictures::setFolder(const QString& folder) {
+void Pictures::setFolder(const std::string& folder) {
   if (folder == folder_) return;
   folder_ = folder;
   clear();
@@ -122,35 +109,41 @@ const Pictures::Picture& Pictures::get(const std::string& file) {
 Pictures::Picture Pictures::load(const std::string& file) const {
   const QString name = toQt(file);
   if (name.isEmpty()) return {{}, QStringLiteral("no file"), {}, {}};
-  const QString root = QFileInfo(folder_).canonicalFilePath();
-  const QFileInfo info(QDir(folder_), name.section(QLatin1Char('#'), 0, 0));
-  const QString path = info.canonicalFilePath();
-  if (path.isEmpty()) return {{}, QStringLiteral("missing: %1").arg(name), {}, {}};
-  if (root.isEmpty() || !path.startsWith(root + QLatin1Char('/')))
-    return {{}, QStringLiteral("outside the project's folder: %1").arg(name), {}, {}};
-  return readPicture(path, name);
+  if (folder_.empty()) return {{}, QStringLiteral("missing, since the project has no folder yet: %1").arg(name), {}, {}};
+  const auto path = fileInside(folder_, file.substr(0, file.find('#')));
+  if (!path)
+    return {{}, toQt(path.error().reason.substr(path.error().reason.find(' ') + 1)) +
+                    QStringLiteral(": ") + name, {}, {}};
+  return readPicture(*path, name);
 }
 
-Pictures::Picture readPicture(const QString& path, const QString& name) {
+Pictures::Picture readPicture(const std::string& path, const QString& name) {
   Pictures::Picture out;
-  if (path.endsWith(QStringLiteral(".svg"), Qt::CaseInsensitive)) {
-    out.problem = readSvg(path, name, name.section(QLatin1Char('#'), 1), out);
+  const auto read = readFile(path, kMostPictureBytes);
+  if (!read) {
+    out.problem = QStringLiteral("%1: %2").arg(toQt(read.error().reason), name);
+    return out;
+  }
+  const QByteArray bytes = QByteArray::fromRawData(read->data(), qsizetype(read->size()));
+  const PictureSort sort = sortOf(bytes);
+  if (sort == PictureSort::Packed) {
+    out.problem = QStringLiteral("compressed SVG is not taken; unpack it first: %1").arg(name);
+  } else if (sort == PictureSort::Svg) {
+    out.problem = readSvg(bytes, name, name.section(QLatin1Char('#'), 1), out);
     if (!out.problem.isEmpty()) out.image = {};
-    return out;
+  } else {
+    QString problem;
+    const QImage image = readRaster(bytes, problem);
+    if (image.isNull()) out.problem = QStringLiteral("%1: %2").arg(problem, name);
+    else out.image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
   }
-  QImageReader reader(path);
-  reader.setAutoTransform(true);
-  const QSize size = reader.size();
-  if (size.isValid() && isTooLarge(size)) {
-    out.problem = tooLarge(size, name);
-    return out;
-  }
-  const QImage image = reader.read();
-  if (image.isNull())
-    out.problem = QStringLiteral("broken: %1").arg(name);
-  else
-    out.image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
   return out;
+}
+
+std::string whyNoPicture(const std::string& folder, const std::string& file) {
+  const auto path = fileInside(folder, file);
+  if (!path) return path.error().reason;
+  return fromQt(readPicture(*path, toQt(file)).problem);
 }
 
 QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSize& size,
@@ -196,7 +189,10 @@ QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSi
 
 void Pictures::draw(QPainter& painter, const QRectF& rect, const PictureLook& look) {
   const Picture& picture = get(look.file);
-  if (picture.image.isNull()) return drawStandIn(painter, rect, picture.problem);
+  if (picture.image.isNull()) {
+    problems_.insert(fromQt(picture.problem));
+    return drawStandIn(painter, rect, picture.problem);
+  }
   const QSizeF own(double(picture.image.width()) / look.across,
                    double(picture.image.height()) / look.down);
   const QRectF target = fitted(rect, own, look.fit);
@@ -220,6 +216,11 @@ void Pictures::draw(QPainter& painter, const QRectF& rect, const PictureLook& lo
     }
   }
   painter.restore();
+}
+
+void Pictures::drawMissing(QPainter& painter, const QRectF& rect, const std::string& what) {
+  problems_.insert(what);
+  drawStandIn(painter, rect, toQt(what));
 }
 
 void drawStandIn(QPainter& painter, const QRectF& rect, const QString& text) {

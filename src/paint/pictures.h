@@ -7,11 +7,13 @@
 #include <QStringList>
 #include <list>
 #include <memory>
+#include <set>
 #include <string>
 #include <unordered_map>
 
 #include "core/document/basics.h"
 #include "core/document/value.h"
+#include "paint/picture_bytes.h"
 
 class QSvgRenderer;
 
@@ -33,13 +35,11 @@ int frameAt(const std::string& playing, double rate, int frames, Ms since);
 
 class Pictures {
  public:
-  static constexpr int kMostSide = 16384;            // px: no side may be longer
-  static constexpr qint64 kMostPixels = 64'000'000;  // 256 MB of memory
-
   Pictures();
   ~Pictures();
-  // Files are looked for in this folder, and nowhere outside it.
-  void setFolder(const QString& folder);
+  // Files are looked for in this folder, and nowhere outside it. A path need not be UTF-8.
+  void setFolder(const std::string& folder);
+  void setFolder(const QString& folder) { setFolder(folder.toStdString()); }
   struct Picture {
     QImage image;        // null where it cannot be shown; of an SVG, at its own size
     QString problem;     // why
@@ -50,6 +50,10 @@ class Pictures {
   // Forgets a file that has changed, or all.
   void forget() { clear(); }
   void draw(QPainter& painter, const QRectF& rect, const PictureLook& look);
+  // What was drawn as a stand-in since the last call, each once: "art/a.png: missing".
+  std::set<std::string> takeProblems() { return std::exchange(problems_, {}); }
+  // A stand-in for something that is no picture, told in the same way.
+  void drawMissing(QPainter& painter, const QRectF& rect, const std::string& what);
 
  private:
   static constexpr size_t kMostScaled = 64;
@@ -61,13 +65,20 @@ class Pictures {
   Picture load(const std::string& file) const;
   // The picture as it is seen at a size in device px; `ratio` is those to a layout px.
   QImage made(const PictureLook& look, const Picture& picture, const QSize& size, double ratio);
-  QString folder_;
+  std::string folder_;
+  std::set<std::string> problems_;
   std::unordered_map<std::string, Picture> loaded_;
   std::list<Made> made_;  // the one used last first
 };
 
-// A picture file read with all the limits above; the error says what is wrong with it.
-Pictures::Picture readPicture(const QString& path, const QString& name);
+// A picture file read with all the limits; `name` is what it is called in the problem, and after a '#'
+// the group of an SVG.
+Pictures::Picture readPicture(const std::string& path, const QString& name);
+inline Pictures::Picture readPicture(const QString& path, const QString& name) {
+  return readPicture(path.toStdString(), name);
+}
+// Why a file of a project in this folder cannot be shown; empty where it can.
+std::string whyNoPicture(const std::string& folder, const std::string& file);
 
 // A crossed, dashed box at the place and size of what cannot be shown.
 void drawStandIn(QPainter& painter, const QRectF& rect, const QString& text);

@@ -48,11 +48,16 @@ const LookTable* LookTables::get(const Project& project, const KindId& id, const
              {}};
   }
   if (!own || own->empty()) return entry.table.get();
-  if (entry.owned.size() > kMostOwned) entry.owned.clear();
-  for (auto& [look, table] : entry.owned)
-    if (look == *own) return table.get();
-  entry.owned.emplace_back(*own, std::make_unique<LookTable>(**kind, **machine, names, own));
-  return entry.owned.back().second.get();
+  const auto at = std::find_if(entry.owned.begin(), entry.owned.end(),
+                               [&](const auto& each) { return each.first == *own; });
+  if (at != entry.owned.end()) {
+    entry.owned.splice(entry.owned.begin(), entry.owned, at);
+    return entry.owned.front().second.get();
+  }
+  // The one that was used the longest ago goes, never one that is on the screen just now.
+  if (entry.owned.size() >= kMostOwned) entry.owned.pop_back();
+  entry.owned.emplace_front(*own, std::make_unique<LookTable>(**kind, **machine, names, own));
+  return entry.owned.front().second.get();
 }
 
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
@@ -70,7 +75,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     }
     const LookTable* table = tables.get(project, button->kind, &button->own);
     if (!table) {
-      drawStandIn(painter, box, QStringLiteral("kind missing: %1").arg(toQt(button->kind.text)));
+      looks.pictures().drawMissing(painter, box, "kind missing: " + button->kind.text);
       continue;
     }
     const Kind& kind = *find(project, button->kind);

@@ -1,5 +1,6 @@
 // Draws whole screens: at rest, from a layout, or as they run in a session.
 #pragma once
+#include <list>
 #include <map>
 #include <memory>
 
@@ -22,7 +23,7 @@ class LookTables {
     Shared<NamedValues> named;
     bool dark = false;
     std::unique_ptr<LookTable> table;
-    std::vector<std::pair<OwnLook, std::unique_ptr<LookTable>>> owned;
+    std::list<std::pair<OwnLook, std::unique_ptr<LookTable>>> owned;  // the one used last first
   };
   std::map<KindId, Entry> tables_;
 };

@@ -7,6 +7,7 @@
 #include <functional>
 
 #include "paint/convert.h"
+#include "paint/picture_bytes.h"
 
 namespace bristle {
 namespace {
@@ -56,11 +57,20 @@ class Expansion {
   qint64 all_ = 0;
 };
 
+// A picture inside the text may be a PNG, JPEG or WebP of a size that may be drawn, by its bytes: what
+// its type says is not what it will be read as.
+bool isHarmlessPicture(const QString& data) {
+  const qsizetype comma = data.indexOf(QLatin1Char(','));
+  if (comma < 0 || !data.left(comma).endsWith(QStringLiteral(";base64"), Qt::CaseInsensitive))
+    return false;
+  QString problem;
+  return !readRaster(QByteArray::fromBase64(data.mid(comma + 1).toLatin1()), problem).isNull();
+}
+
 bool staysInside(const QString& reference) {
   const QString r = reference.trimmed();
-  // A picture inside the text may be any but another SVG, which nobody would have looked at.
-  return r.startsWith(QLatin1Char('#')) || (r.startsWith(QStringLiteral("data:image/")) &&
-                                            !r.startsWith(QStringLiteral("data:image/svg")));
+  if (r.startsWith(QLatin1Char('#'))) return true;
+  return r.startsWith(QStringLiteral("data:"), Qt::CaseInsensitive) && isHarmlessPicture(r);
 }
 
 // url(…) in styles and attributes may only point into the document.
@@ -101,10 +111,10 @@ Result<SafeSvg> makeSafe(const QByteArray& svg, const std::string& file) {
       for (const auto& a : attributes) {
         if (a.name() == u"href") {
           if (!staysInside(a.value().toString()) && name != u"a")
-            return refuse("refers to something outside the file, which is never fetched");
+            return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
           if (name == u"use") uses = a.value().toString().mid(1);
         } else if (!urlsStayInside(a.value().toString())) {
-          return refuse("refers to something outside the file, which is never fetched");
+          return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
         }
       }
       expansion.begin(attributes.value(QLatin1String("id")).toString(), uses);
@@ -118,7 +128,7 @@ Result<SafeSvg> makeSafe(const QByteArray& svg, const std::string& file) {
       }
     }
     if (token == QXmlStreamReader::Characters && !urlsStayInside(in.text().toString()))
-      return refuse("refers to something outside the file, which is never fetched");
+      return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
     if (token == QXmlStreamReader::EndElement) {
       expansion.end();
       if (skipping) {

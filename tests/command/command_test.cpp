@@ -138,7 +138,7 @@ TEST_F(CommandLine, CheckTellsOfSoundsThatAreMissingOrBroken) {
   write("press.wav", "no sound at all");
   EXPECT_EQ(run({"check", file}), 1);
   EXPECT_THAT(out, HasSubstr("sound “press.wav”: it is not a sound"));
-  EXPECT_THAT(out, HasSubstr("sound “sounds/confirm.wav”: the sound file is missing"));
+  EXPECT_THAT(out, HasSubstr("sound “sounds/confirm.wav”: is missing"));
 }
 
 TEST_F(CommandLine, RehearsePlaysWhatWasKeptFromTheScope) {

@@ -53,7 +53,7 @@ TEST(Deliver, CanBeStoppedAndTellsWhatCannotBeWritten) {
   LookPainter looks;
   const Project p = test::columnMenu({"a"});
   const auto stopped =
-      deliverPictures(p, looks, fromQt(folder.path()) + "/a", [](int at, int) { return at < 2; });
+      deliverPictures(p, looks, fromQt(folder.path()) + "/a", {.progress = [](int at, int) { return at < 2; }});
   ASSERT_FALSE(stopped);
   EXPECT_FALSE(QFile::exists(folder.filePath(QStringLiteral("a/index.json"))))
       << "an index names only what is there";

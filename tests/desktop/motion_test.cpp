@@ -193,7 +193,8 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   size_t release = 0;
   while (machine().transitions[release].on != Event::Release) ++release;
   view().pickTransition(int(release));
-  const auto now = [&]() -> const Transition& { return machine().transitions[release]; };
+  size_t at = release;
+  const auto now = [&]() -> const Transition& { return machine().transitions[at]; };
   fill(QStringLiteral("Takes, ms"), QStringLiteral("240"));
   EXPECT_EQ(now().timing->duration, 240);
   fill(QStringLiteral("Waits, ms"), QStringLiteral("30"));
@@ -210,6 +211,9 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   click(QStringLiteral("Answers later"));
   EXPECT_NE(now(), first);
   EXPECT_EQ(machine().transitions[release + 1], first);
+  click(QStringLiteral("Answers later"));
+  EXPECT_EQ(machine().transitions[release + 2], first) << "the same one moves on";
+  at = release + 2;
   choose(QStringLiteral("On"), 11);
   EXPECT_EQ(now().on, Event::After);
   fill(QStringLiteral("After, ms"), QStringLiteral("750"));

@@ -1,3 +1,4 @@
+#include <sys/stat.h>
 #include <gtest/gtest.h>
 
 #include <QFile>
@@ -239,7 +240,30 @@ TEST_F(PictureFiles, AHugePictureIsRefusedBeforeItIsRead) {
   for (int shift : {24, 16, 8, 0}) header += static_cast<char>(crc >> shift & 0xff);
   header += QByteArray("\x00\x00\x00\x0aIDAT0123456789....", 22);
   write(QStringLiteral("huge.png"), header);
-  EXPECT_EQ(problem("huge.png"), "too large, 100000 × 100000 px: huge.png");
+  EXPECT_EQ(problem("huge.png").substr(0, 31), "too large, 100000 × 100000 px,");
+}
+
+// What a file is, is told by its bytes, whatever it is called.
+TEST_F(PictureFiles, AreReadByTheirBytesNotByTheirNames) {
+  const QByteArray svg =
+      "<svg xmlns='http://www.w3.org/2000/svg' width='4' height='4'><image href='/etc/passwd'/></svg>";
+  for (const char* name : {"a.png", "a.webp", "a.svg", "a"}) {
+    write(QString::fromLatin1(name), svg);
+    EXPECT_NE(problem(name).find("outside the file"), std::string::npos) << name;
+  }
+  write(QStringLiteral("packed.svgz"), QByteArray("\x1f\x8b\x08\x00 whatever", 14));
+  EXPECT_NE(problem("packed.svgz").find("compressed"), std::string::npos);
+  halves(4, 4).save(folder.filePath(QStringLiteral("real.png")));
+  QFile::rename(folder.filePath(QStringLiteral("real.png")),
+                folder.filePath(QStringLiteral("real.svg")));
+  EXPECT_EQ(problem("real.svg"), "");
+  write(QStringLiteral("other.gif"), "GIF89a....");
+  EXPECT_EQ(problem("other.gif").substr(0, 7), "no PNG,");
+}
+
+TEST_F(PictureFiles, APipeAsAPictureIsNotWaitedFor) {
+  ASSERT_EQ(::mkfifo(fromQt(folder.filePath(QStringLiteral("pipe.png"))).c_str(), 0600), 0);
+  EXPECT_NE(problem("pipe.png").find("a pipe"), std::string::npos);
 }
 
 TEST_F(PictureFiles, TheStandInIsMarkedAndKeepsPlaceAndSize) {

@@ -95,6 +95,7 @@ Project fullProject() {
   must(history, setAction(first, ids[1], {ActionType::Message, {}, "go"}));
   must(history, setRoute(first, ids[0], Dir::Up, {RouteType::Pinned, ids[2]}));
   must(history, setRoute(first, ids[1], Dir::Left, {RouteType::Closed, {}}));
+  must(history, setRoute(first, ids[1], Dir::Right, {RouteType::Pinned, ids[2]}));
   must(history, setRoute(first, ids[2], Dir::Down, {RouteType::Wrap, {}}));
   Item panel;
   panel.place = {{Pin::Both, 10, 0, 20}, {Pin::End, 30, 40, 0}};
@@ -120,6 +121,7 @@ Project fullProject() {
   t.propTimings = {{Prop::Opacity, {60, 10, *parseEasing("spring 200 0.4"), {}, {}}}};
   machine.propTimings = {{Prop::Fill, {300, 0, *parseEasing("linear"), {}, {}}}};
   machine.transitions.push_back(t);
+  machine.waivers = {{6, "kept for later"}};
   machine.hold = 700;
   machine.timing.namedEasing = project.named->at(2).id;
   project.settings.leastHit = 44;

@@ -1,6 +1,7 @@
 #include "core/document/project.h"
 
 #include <algorithm>
+#include <charconv>
 
 namespace bristle {
 namespace {
@@ -71,6 +72,33 @@ Screen* edit(Project& p, const ScreenId& id) {
 }
 Item* edit(Screen& screen, const ItemId& id) {
   return editShared(screen.items, id);
+}
+
+std::int64_t highestId(const Project& p) {
+  std::int64_t highest = p.lastId;
+  const auto count = [&](const std::string& id) {
+    const auto digits = id.find_last_not_of("0123456789") + 1;
+    std::int64_t number = 0;
+    const auto [end, bad] = std::from_chars(id.data() + digits, id.data() + id.size(), number);
+    // Nobody gives out that many; leaving room to go on.
+    if (bad == std::errc() && number < std::int64_t{1} << 62) highest = std::max(highest, number);
+  };
+  for (const Display& d : p.displays) count(d.id.text);
+  for (const ProjectValue& v : p.values) count(v.id.text);
+  for (const NamedValue& n : *p.named) count(n.id.text);
+  for (const auto& m : p.machines) {
+    count(m->id.text);
+    for (const State& s : m->states) count(s.id.text);
+  }
+  for (const auto& k : p.kinds) {
+    count(k->id.text);
+    for (const Part& part : k->parts) count(part.id.text);
+  }
+  for (const auto& s : p.screens) {
+    count(s->id.text);
+    for (const auto& item : s->items) count(item->id.text);
+  }
+  return highest;
 }
 
 std::string freeName(const std::vector<std::string>& taken, const std::string& wanted) {

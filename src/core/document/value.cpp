@@ -200,8 +200,8 @@ std::optional<Colour> parseColour(std::string_view text) {
 std::string toText(const Easing& e) {
   if (e.type == EasingType::Linear) return "linear";
   if (e.type == EasingType::CubicBezier)
-    return fmt::format("bezier {:g} {:g} {:g} {:g}", e.x1, e.y1, e.x2, e.y2);
-  if (e.type == EasingType::Spring) return fmt::format("spring {:g} {:g}", e.period, e.damping);
+    return fmt::format("bezier {} {} {} {}", e.x1, e.y1, e.x2, e.y2);
+  if (e.type == EasingType::Spring) return fmt::format("spring {} {}", e.period, e.damping);
   return fmt::format("steps {}{}", e.count, e.jumpAtStart ? " start" : "");
 }
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/edit/button_edits.h"
+#include "core/edit/machine_edits.h"
 
 namespace bristle {
 namespace {
@@ -111,7 +112,10 @@ Result<void> carryTo(Project& project, const Kind& from, const Aspects& aspects,
   const Machine* here = find(project, from.machine);
   if (!here) return fail(from.name, "its machine is not there");
   Kind& to = *edit(project, targetId);
-  if (aspects.machine) to.machine = from.machine;
+  if (aspects.machine && to.machine != from.machine) {
+    if (const Machine* old = find(project, to.machine)) carryLooks(project, targetId, *old, *here);
+    to.machine = from.machine;
+  }
   const Machine* there = find(project, to.machine);
   if (!there) return fail(to.name, "its machine is not there");
   for (const Part& part : from.parts)

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "core/document/whynot.h"
+
 namespace bristle {
 namespace {
 
@@ -26,6 +28,8 @@ Change changeBetween(const Project& a, const Project& b) {
 Result<Change> History::perform(const Edit& edit) {
   auto after = edit.apply(now_);
   if (!after) return tl::unexpected(after.error());
+  // Nothing gets in that could not be written and read again.
+  if (auto why = whyNot(*after, &now_)) return tl::unexpected(std::move(*why));
   const Change change = changeBetween(now_, *after);
   const bool merges =
       open_ && !edit.mergeKey.empty() && !past_.empty() && past_.back().mergeKey == edit.mergeKey;

@@ -41,6 +41,7 @@ class History {
   Change undo();
   Change redo();
   void markSaved() { saved_ = serial_; }
+  void markUnsaved() { saved_ = -1; }
   bool saved() const { return saved_ == serial_; }
 
  private:

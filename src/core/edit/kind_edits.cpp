@@ -200,14 +200,38 @@ Edit renamePart(KindId kind, PartId part, std::string name) {
   });
 }
 
+namespace {
+
+// Effects, timings and what a file held besides go along to the transition that does the same: first
+// of the same state, else the first that answers the same event and leads to the same state.
+void keepOwn(const std::vector<Transition>& old, std::vector<Transition>& fresh) {
+  for (Transition& t : fresh) {
+    const Transition* like = nullptr;
+    for (const Transition& o : old) {
+      if (o.on != t.on || o.to != t.to) continue;
+      const bool same = o.from == t.from;
+      if (!like || (same && like->from != t.from)) like = &o;
+    }
+    if (!like) continue;
+    t.effects = like->effects;
+    t.timing = like->timing;
+    t.propTimings = like->propTimings;
+    t.extra = like->extra;
+  }
+}
+
+}  // namespace
+
 Edit rewire(KindId kind, Wins wins) {
   return {"change which look wins", {}, [=](const Project& before) -> Result<Project> {
             const Kind* k = find(before, kind);
             const Machine* old = k ? find(before, k->machine) : nullptr;
             if (!old) return gone("machine");
             Project after = before;
-            Machine fresh = menuButton(old->id, old->name, wins);
-            fresh.timing = old->timing;
+            Machine fresh = *old;
+            fresh.wins = wins;
+            fresh.transitions = menuButton(old->id, old->name, wins).transitions;
+            keepOwn(old->transitions, fresh.transitions);
             *edit(after, old->id) = std::move(fresh);
             return after;
           }};

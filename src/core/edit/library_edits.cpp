@@ -48,6 +48,37 @@ bool sameLook(const Kind& a, const Kind& b) {
   return x == b;
 }
 
+// By the ids of one project, values that have the same name in another.
+using SameNames = std::map<NamedId, NamedId>;
+SameNames sameNames(const Project& from, const Project& to) {
+  SameNames out;
+  for (const NamedValue& theirs : *from.named)
+    if (const NamedValue* mine = naming(to).find(theirs.name)) out[theirs.id] = mine->id;
+  return out;
+}
+Value mapped(Value value, const SameNames& ids) {
+  return mappedNames(std::move(value), [&](const NamedId& id) {
+    const auto at = ids.find(id);
+    return at == ids.end() ? id : at->second;
+  });
+}
+LookValues mapped(const LookValues& values, const SameNames& ids) {
+  LookValues out;
+  for (const auto& [key, value] : values) out.set(key, mapped(value, ids));
+  return out;
+}
+Kind mapped(Kind kind, const SameNames& ids) {
+  kind.base = mapped(kind.base, ids);
+  for (auto& entry : kind.departures) entry.second = mapped(entry.second, ids);
+  return kind;
+}
+bool sameValue(const NamedValue& theirs, const NamedValue& mine, const SameNames& ids) {
+  const auto same = [&](const std::optional<Value>& a, const std::optional<Value>& b) {
+    return a.has_value() == b.has_value() && (!a || mapped(*a, ids) == *b);
+  };
+  return theirs.type == mine.type && same(theirs.value, mine.value) && same(theirs.dark, mine.dark);
+}
+
 class Taking {
  public:
   Taking(const Project& before, const Project& library,
@@ -62,6 +93,8 @@ class Taking {
         return fail({}, "the library has no such kind, or not its machine");
       takeKind(*kind);
     }
+    // Parts and states keep the ids that they came with.
+    after_.lastId = highestId(after_);
     return std::move(after_);
   }
 
@@ -77,7 +110,7 @@ class Taking {
       const NamedValue* mine = naming(after_).find(theirs.name);
       // A name of another type cannot serve: both stay.
       auto how = mine ? answer(LibraryConflict::Sort::Named, theirs.name) : OnConflict::Both;
-      const bool equal = mine && mine->type == theirs.type && mine->value == theirs.value;
+      const bool equal = mine && sameValue(theirs, *mine, sameNames(library_, after_));
       if (mine && mine->type != theirs.type) how = OnConflict::Both;
       if (mine && (equal || how != OnConflict::Both)) {
         names_[theirs.id] = mine->id;
@@ -203,17 +236,18 @@ Project libraryOf(const Project& project, const std::vector<KindId>& kinds) {
 std::vector<LibraryConflict> conflictsWith(const Project& project, const Project& library,
                                            const std::vector<KindId>& kinds) {
   std::vector<LibraryConflict> out;
+  // Names mean the same by what they are called, not by their numbers in their projects.
+  const SameNames here = sameNames(library, project);
   for (const KindId& id : kinds) {
     const Kind* theirs = find(library, id);
     for (const auto& mine : project.kinds)
-      if (theirs && mine->name == theirs->name && !sameLook(*theirs, *mine))
+      if (theirs && mine->name == theirs->name && !sameLook(mapped(*theirs, here), *mine))
         out.push_back({LibraryConflict::Sort::Kind, theirs->name});
   }
   const auto names = namesOf(library, kinds);
   for (const NamedValue& theirs : *library.named) {
     const NamedValue* mine = naming(project).find(theirs.name);
-    if (mine && names.contains(theirs.id) &&
-        (mine->type != theirs.type || mine->value != theirs.value || mine->dark != theirs.dark))
+    if (mine && names.contains(theirs.id) && !sameValue(theirs, *mine, here))
       out.push_back({LibraryConflict::Sort::Named, theirs.name});
   }
   return out;
@@ -224,23 +258,6 @@ Edit takeKinds(Shared<Project> library, std::vector<KindId> kinds,
   return {"take from a library", {}, [=](const Project& before) {
             return Taking(before, *library, answers).run(kinds);
           }};
-}
-
-std::set<std::string> filesOf(const Project& project, const std::vector<KindId>& kinds) {
-  std::set<std::string> out;
-  const auto look = [&](const LookValues& values) {
-    for (const auto& [key, value] : values) {
-      if (key.prop != Prop::File && key.prop != Prop::Icon) continue;
-      const auto* text = std::get_if<std::string>(&value);
-      if (text && text->find('.') != text->npos) out.insert(text->substr(0, text->find('#')));
-    }
-  };
-  for (const KindId& id : kinds)
-    if (const Kind* kind = find(project, id)) {
-      look(kind->base);
-      for (const auto& entry : kind->departures) look(entry.second);
-    }
-  return out;
 }
 
 }  // namespace bristle

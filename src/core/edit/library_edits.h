@@ -31,7 +31,4 @@ enum class OnConflict {
 Edit takeKinds(Shared<Project> library, std::vector<KindId> kinds,
                std::map<LibraryConflict, OnConflict> answers);
 
-// The picture files that kinds use, without fragments, each once.
-std::set<std::string> filesOf(const Project& project, const std::vector<KindId>& kinds);
-
 }  // namespace bristle

@@ -75,7 +75,8 @@ Departures carried(const Departures& old, const Machine& from, const Machine& to
   return out;
 }
 
-// The looks of a kind and of its placed buttons go along to another machine's states.
+}  // namespace
+
 void carryLooks(Project& project, const KindId& id, const Machine& from, const Machine& to) {
   Kind& kind = *edit(project, id);
   kind.departures = carried(kind.departures, from, to, true);
@@ -94,6 +95,8 @@ void carryLooks(Project& project, const KindId& id, const Machine& from, const M
       }
   }
 }
+
+namespace {
 
 // All kinds that run the machine keep their looks.
 Project become(Project after, Machine& machine, Machine now) {
@@ -135,19 +138,24 @@ Edit removeTransition(MachineId machine, size_t index) {
                    });
 }
 
+std::optional<size_t> placeAfterMove(const Machine& m, size_t index, int by) {
+  const auto& all = m.transitions;
+  if (index >= all.size()) return {};
+  const int step = by < 0 ? -1 : 1;
+  for (int at = int(index) + step; at >= 0 && at < int(all.size()); at += step)
+    if (all[size_t(at)].from == all[index].from && all[size_t(at)].on == all[index].on)
+      return size_t(at);
+  return {};
+}
+
 Edit moveTransition(MachineId machine, size_t index, int by) {
-  return onMachine(
-      machine, "reorder transitions", {}, [=](Project after, Machine& m) -> Result<Project> {
-        auto& all = m.transitions;
-        if (index >= all.size()) return fail({}, "that transition is gone");
-        const int step = by < 0 ? -1 : 1;
-        for (int at = int(index) + step; at >= 0 && at < int(all.size()); at += step)
-          if (all[size_t(at)].from == all[index].from && all[size_t(at)].on == all[index].on) {
-            std::swap(all[size_t(at)], all[index]);
-            break;
-          }
-        return after;
-      });
+  return onMachine(machine, "reorder transitions", {},
+                   [=](Project after, Machine& m) -> Result<Project> {
+                     if (index >= m.transitions.size()) return fail({}, "that transition is gone");
+                     if (const auto to = placeAfterMove(m, index, by))
+                       std::swap(m.transitions[*to], m.transitions[index]);
+                     return after;
+                   });
 }
 
 Edit changeMachine(MachineId machine, std::string name, std::string mergeKey,
@@ -191,7 +199,9 @@ Edit replaced(MachineId machine, std::string name, Machine other) {
     now.id = m.id;
     if (const auto ready = makeReady(now, after); !ready)
       return fail(ready.error().place, ready.error().reason);
-    return become(std::move(after), m, std::move(now));
+    Project out = become(std::move(after), m, std::move(now));
+    out.lastId = highestId(out);
+    return out;
   });
 }
 }  // namespace
@@ -200,8 +210,14 @@ Edit replaceMachine(MachineId machine, Machine other) {
   return replaced(std::move(machine), "import statechart", std::move(other));
 }
 
-Edit mendMachine(MachineId machine, Machine mended) {
-  return replaced(std::move(machine), "mend a law", std::move(mended));
+Edit mendMachine(MachineId machine, Machine before, Machine mended) {
+  Edit mend = replaced(machine, "mend a law", std::move(mended));
+  return {mend.name, {}, [=](const Project& now) -> Result<Project> {
+            const Machine* there = find(now, machine);
+            if (!there || *there != before)
+              return fail({}, "the machine has changed since this mend was found; it is looked for anew");
+            return mend.apply(now);
+          }};
 }
 
 Edit shareMachine(KindId kind, MachineId machine) {

@@ -228,7 +228,12 @@ Edit nameCell(LookOwner owner, Column column, PropKey key, std::string name, boo
         const PartType* type = kind ? partType(*kind, key.part) : nullptr;
         const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
         if (!info) return fail({}, "that part is gone");
-        const Value raw = valueIn(*kind, nullptr, column, key);
+        // Of one button alone it is the button's own value that gets the name.
+        const Screen* screen = owner.item ? find(before, owner.screen) : nullptr;
+        const Item* item = screen ? findItem(*screen, owner.item) : nullptr;
+        if (owner.item && (!item || !item->button())) return fail({}, "that button is gone");
+        const OwnLook* mine = item ? &item->button()->own : nullptr;
+        const Value raw = valueIn(*kind, mine, column, key);
         Value value = settled(raw, *info, naming(before));
         NamedType sort = namedTypeFor(*info);
         // A plain fill is a colour's, even corners a length's.

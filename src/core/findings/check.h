@@ -22,9 +22,12 @@ struct Finding {
 
 using Rule = void (*)(const Project&, std::vector<Finding>&);
 
-// Why a sound file of the project cannot be used; empty when it can. Asked of whoever can read
-// sounds and knows where the project lies.
-using WhyNoSound = std::function<std::string(const std::string& file)>;
+// Why a file of the project cannot be used; empty when it can. Asked of whoever can read such files and
+// knows where the project lies.
+using WhyNoFile = std::function<std::string(const std::string& file)>;
+struct FileProbes {
+  WhyNoFile sound, picture;  // without one the files are not looked at
+};
 
 // One file each in this folder.
 void checkReferences(const Project& project, std::vector<Finding>& out);
@@ -33,9 +36,10 @@ void checkMachines(const Project& project, std::vector<Finding>& out);
 void checkNames(const Project& project, std::vector<Finding>& out);
 void checkLooks(const Project& project, std::vector<Finding>& out);
 
-void checkSounds(const Project& project, const WhyNoSound& why, std::vector<Finding>& out);
+void checkSounds(const Project& project, const WhyNoFile& why, std::vector<Finding>& out);
+void checkPictures(const Project& project, const WhyNoFile& why, std::vector<Finding>& out);
 
-// All rules, in a fixed order. Sound files are looked at only where `why` is given.
-std::vector<Finding> check(const Project& project, const WhyNoSound& why = {});
+// All rules, in a fixed order.
+std::vector<Finding> check(const Project& project, const FileProbes& probes = {});
 
 }  // namespace bristle

@@ -5,7 +5,7 @@
 namespace bristle {
 
 // Each file once for each machine: the same sound on ten transitions is one thing to mend.
-void checkSounds(const Project& project, const WhyNoSound& why, std::vector<Finding>& out) {
+void checkSounds(const Project& project, const WhyNoFile& why, std::vector<Finding>& out) {
   for (const auto& machine : project.machines) {
     std::set<std::string> seen;
     for (const Transition& t : machine->transitions)

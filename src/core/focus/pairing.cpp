@@ -6,7 +6,7 @@
 namespace bristle {
 namespace {
 
-struct Edge {
+struct PairEdge {
   int from, to;
   int aside;  // how many of both ways lie to the side
   float effort;
@@ -14,11 +14,11 @@ struct Edge {
 
 class Matcher {
  public:
-  Matcher(size_t boxes, std::vector<Edge> edges) : edges_(std::move(edges)) {
+  Matcher(size_t boxes, std::vector<PairEdge> edges) : edges_(std::move(edges)) {
     pairs_.forward.assign(boxes, -1);
     pairs_.backward.assign(boxes, -1);
     first_.assign(boxes + 1, 0);
-    for (const Edge& e : edges_) ++first_[size_t(e.from) + 1];
+    for (const PairEdge& e : edges_) ++first_[size_t(e.from) + 1];
     for (size_t i = 1; i < first_.size(); ++i) first_[i] += first_[i - 1];
   }
 
@@ -38,13 +38,13 @@ class Matcher {
     std::vector<int> order(edges_.size());
     for (size_t i = 0; i < order.size(); ++i) order[i] = static_cast<int>(i);
     std::sort(order.begin(), order.end(), [&](int x, int y) {
-      const Edge &a = edges_[size_t(x)], &b = edges_[size_t(y)];
+      const PairEdge &a = edges_[size_t(x)], &b = edges_[size_t(y)];
       if (a.aside != b.aside) return a.aside < b.aside;
       if (a.effort != b.effort) return a.effort < b.effort;
       return x < y;
     });
     for (int i : order) {
-      const Edge& e = edges_[size_t(i)];
+      const PairEdge& e = edges_[size_t(i)];
       if (pairs_.forward[size_t(e.from)] < 0 && pairs_.backward[size_t(e.to)] < 0)
         join(e.from, e.to);
     }
@@ -107,13 +107,13 @@ class Matcher {
     return false;
   }
 
-  const Edge* edge(int from, int to) const {
+  const PairEdge* edge(int from, int to) const {
     for (int e = first_[size_t(from)]; e < first_[size_t(from) + 1]; ++e)
       if (edges_[size_t(e)].to == to) return &edges_[size_t(e)];
     return nullptr;
   }
 
-  static double price(const Edge& e) { return e.effort + kAside * e.aside; }
+  static double price(const PairEdge& e) { return e.effort + kAside * e.aside; }
 
   // Where two pairs could swap partners, or one could move to a free partner, for less effort,
   // they do: augmenting keeps the number but not the naturalness.
@@ -130,7 +130,7 @@ class Matcher {
     if (b < 0) return false;
     const double now = price(*edge(a, b));
     for (int e = first_[size_t(a)]; e < first_[size_t(a) + 1]; ++e) {
-      const Edge& other = edges_[size_t(e)];
+      const PairEdge& other = edges_[size_t(e)];
       if (other.to == b || price(other) >= now) continue;
       const int c = pairs_.backward[size_t(other.to)];
       if (c < 0) {
@@ -138,7 +138,7 @@ class Matcher {
         join(a, other.to);
         return true;
       }
-      const Edge* swapped = edge(c, b);
+      const PairEdge* swapped = edge(c, b);
       if (!swapped) continue;
       if (price(other) + price(*swapped) + 1e-6 < now + price(*edge(c, other.to))) {
         join(a, other.to);
@@ -152,7 +152,7 @@ class Matcher {
   static constexpr int kRounds = 4;
   static constexpr double kAside = 60;  // px: what one way to the side is worth
 
-  std::vector<Edge> edges_;
+  std::vector<PairEdge> edges_;
   std::vector<int> first_, next_, depth_, queue_, path_;
   Pairs pairs_;
 };
@@ -161,7 +161,7 @@ class Matcher {
 
 Pairs pairUp(const Candidates& forward, const Candidates& backward, size_t boxes,
              const std::vector<char>& skipForward, const std::vector<char>& skipBackward) {
-  std::vector<Edge> edges;
+  std::vector<PairEdge> edges;
   edges.reserve(boxes * 3);
   for (size_t a = 0; a < boxes; ++a) {
     if (skipForward[a]) continue;

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <charconv>
 #include <cmath>
 
 namespace bristle {
@@ -36,6 +37,28 @@ std::optional<size_t> tooDeep(std::string_view text) {
   return {};
 }
 
+// Where the first number stands that no double can hold.
+std::string tooLarge(std::string_view text) {
+  bool quoted = false;
+  for (size_t i = 0; i < text.size(); ++i) {
+    const char c = text[i];
+    if (quoted) {
+      if (c == '\\') ++i;
+      if (c == '"') quoted = false;
+      continue;
+    }
+    quoted = c == '"';
+    if (quoted || (c != '-' && (c < '0' || c > '9'))) continue;
+    const size_t end = std::min(text.find_first_of(",]} \t\r\n", i), text.size());
+    double value = 0;
+    const auto read = std::from_chars(text.data() + i, text.data() + end, value);
+    if (read.ec == std::errc::result_out_of_range)
+      return lineAndColumn(text, i);
+    i = end - 1;
+  }
+  return "line 1, column 1";
+}
+
 // The library's messages name its own source; a person needs the gist.
 std::string gist(const std::string& what) {
   const auto colon = what.find(": ", what.find("column"));
@@ -57,8 +80,10 @@ Result<Json> parseJson(std::string_view text) {
     return Json::parse(text);
   } catch (const nlohmann::json::parse_error& e) {
     return fail(lineAndColumn(text, e.byte ? e.byte - 1 : 0), gist(e.what()));
+  } catch (const nlohmann::json::out_of_range&) {
+    return fail(tooLarge(text), "a number that is too large to be read");
   } catch (const nlohmann::json::exception& e) {
-    return fail({}, "not valid JSON: " + std::string(e.what()));
+    return fail("line 1, column 1", "not valid JSON: " + std::string(e.what()));
   }
 }
 
@@ -151,20 +176,6 @@ std::string JsonReader::id(const Json& object, const JsonPlace& at, std::string_
     return value->get<std::string>();
   }
   return {};
-}
-
-Extras JsonReader::extras(const Json& object, std::initializer_list<std::string_view> known) {
-  Json kept;
-  for (const auto& [name, value] : object.items())
-    if (std::find(known.begin(), known.end(), name) == known.end()) kept[name] = value;
-  if (kept.is_null()) return {};
-  return {std::make_shared<const std::string>(kept.dump())};
-}
-
-void addExtras(Json& object, const Extras& extras) {
-  if (!extras.json) return;
-  const Json kept = Json::parse(*extras.json);
-  for (const auto& [name, value] : kept.items()) object[name] = value;
 }
 
 }  // namespace bristle

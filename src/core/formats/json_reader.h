@@ -1,7 +1,6 @@
 // Reading JSON with a memory of where one is: the first thing that is wrong is kept, with its JSON
 // pointer (RFC 6901) and what was expected; after it all further reads give defaults.
 #pragma once
-#include <initializer_list>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
@@ -32,6 +31,10 @@ class JsonReader {
  public:
   void complain(const JsonPlace& at, const std::string& reason) {
     if (!error_) error_ = Error{at.pointer(), reason};
+  }
+  // What the project's own rules say of something that was read (core/document/whynot.h).
+  void complain(const JsonPlace& at, const std::optional<Error>& why) {
+    if (why) complain(at, why->place + ": " + why->reason);
   }
   const std::optional<Error>& error() const { return error_; }
 
@@ -65,15 +68,10 @@ class JsonReader {
     }
   }
 
-  // What the object has beyond the known members, as text to be kept.
-  static Extras extras(const Json& object, std::initializer_list<std::string_view> known);
   static std::string sortOf(const Json& value);
 
  private:
   std::optional<Error> error_;
 };
-
-// Puts kept members back, after the known ones.
-void addExtras(Json& object, const Extras& extras);
 
 }  // namespace bristle

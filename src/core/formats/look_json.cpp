@@ -1,5 +1,8 @@
 #include "core/formats/look_json.h"
 
+#include "core/document/whynot.h"
+#include "core/formats/leftover.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -61,9 +64,12 @@ Four readFour(JsonReader& r, const Json& value, const JsonPlace& at) {
   return {v[0], v[1], v[2], v[3]};
 }
 
+// A fill or a shadow may have a colour by a name, too.
 bool isReference(const Json& value) {
-  return value.is_object() && value.size() == 1 && value.contains("named") &&
-         value["named"].is_string();
+  if (!value.is_object() || !value.contains("named") || !value["named"].is_string()) return false;
+  for (const char* own : {"colour", "stops", "x", "y", "blur", "spread"})
+    if (value.contains(own)) return false;
+  return !value["named"].get_ref<const std::string&>().empty();
 }
 
 Value readProperty(JsonReader& r, const PropertyInfo& info, const Json& value,
@@ -98,19 +104,14 @@ LookValues readLook(JsonReader& r, const Kind& kind, const Json& value, const Js
   for (const auto& [partName, properties] : value.items()) {
     const JsonPlace partPlace{&at, partName, 0, false};
     const PartId part = partName == kWhole ? PartId{} : PartId{partName};
-    const PartType* type = partType(kind, part);
-    if (!type) {
-      r.complain(partPlace, "expected the id of one of the kind's parts");
-      return out;
-    }
     if (!r.isObject(properties, partPlace)) return out;
+    // What this version does not know is kept, and put back when it is written.
+    const PartType* type = partType(kind, part);
+    if (!type) continue;
     for (const auto& [name, property] : properties.items()) {
       const JsonPlace here{&partPlace, name, 0, false};
       const PropertyInfo* info = findProperty(*type, name);
-      if (!info) {
-        r.complain(here, fmt::format("a {} has no such property", nameOf(*type)));
-        return out;
-      }
+      if (!info) continue;
       out.set({part, info->prop}, readProperty(r, *info, property, here));
     }
   }
@@ -224,21 +225,31 @@ Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
   return fill;
 }
 
+namespace {
+
+// Which sort of part the value belongs to: the kind's, or else the first that can have it.
+const PropertyInfo* infoFor(const Kind* kind, const PropKey& key, const Value& value) {
+  const PartType* known = kind ? partType(*kind, key.part) : nullptr;
+  if (known) return findProperty(*known, key.prop);
+  for (auto type : kAllTypes)
+    if (const PropertyInfo* info = findProperty(type, key.prop);
+        info && (type == PartType::Whole) == !key.part &&
+        (info->start.index() == value.index() || std::holds_alternative<NamedRef>(value)))
+      return info;
+  return nullptr;
+}
+
+}  // namespace
+
 // A button does not say what sorts its kind's parts are, so that it can be read on its own: the
 // part's sort stands before the property, "label.size".
-Json toJson(const OwnLook& own) {
-  const auto look = [](const LookValues& values) {
+Json toJson(const OwnLook& own, const Kind* kind) {
+  const auto look = [&](const LookValues& values) {
     Json out = Json::object();
-    for (const auto& [key, value] : values) {
-      const std::string part = key.part ? key.part.text : std::string(kWhole);
-      for (auto type : kAllTypes)
-        if (const PropertyInfo* info = findProperty(type, key.prop);
-            info && (type == PartType::Whole) == !key.part &&
-            (info->start.index() == value.index() || std::holds_alternative<NamedRef>(value))) {
-          out[part][fmt::format("{}.{}", nameOf(type), info->key)] = toJson(value);
-          break;
-        }
-    }
+    for (const auto& [key, value] : values)
+      if (const PropertyInfo* info = infoFor(kind, key, value))
+        out[key.part ? key.part.text : std::string(kWhole)]
+           [fmt::format("{}.{}", nameOf(info->part), info->key)] = toJson(value);
     return out;
   };
   Json out = Json::object();
@@ -262,12 +273,9 @@ OwnLook readOwnLook(JsonReader& r, const Json& value, const JsonPlace& at) {
         const PropertyInfo* info = type && dot != name.npos
                                        ? findProperty(*type, std::string_view(name).substr(dot + 1))
                                        : nullptr;
-        if (!info) {
-          r.complain(place, "expected a part's sort and a property, such as label.size");
-          return out;
-        }
-        out.set({part == kWhole ? PartId{} : PartId{part}, info->prop},
-                readProperty(r, *info, property, place));
+        if (info)
+          out.set({part == kWhole ? PartId{} : PartId{part}, info->prop},
+                  readProperty(r, *info, property, place));
       }
     }
     return out;
@@ -350,6 +358,12 @@ void readMotion(JsonReader& r, Kind& kind, const Json& value, const JsonPlace& a
   kind.motions[state] = std::move(motion);
 }
 
+Json partJson(const Part& part) {
+  Json out{{"id", part.id.text}, {"name", part.name}, {"type", nameOf(part.type)}};
+  putBack(out, part.extra);
+  return out;
+}
+
 }  // namespace
 
 Json toJson(const Kind& kind) {
@@ -364,18 +378,14 @@ Json toJson(const Kind& kind) {
   if (kind.sizesDiffer) out["sizesDiffer"] = true;
   if (!kind.sampleCaption.empty()) out["sample"] = kind.sampleCaption;
   out["parts"] = Json::array();
-  for (const Part& part : kind.parts) {
-    Json entry{{"id", part.id.text}, {"name", part.name}, {"type", nameOf(part.type)}};
-    addExtras(entry, part.extra);
-    out["parts"].push_back(std::move(entry));
-  }
+  for (const Part& part : kind.parts) out["parts"].push_back(partJson(part));
   out["base"] = lookJson(kind, kind.base);
   out["departures"] = Json::object();
   for (const auto& [state, look] : kind.departures)
     out["departures"][state.text] = lookJson(kind, look);
   for (const auto& [state, motion] : kind.motions)
     out["motions"].push_back(motionJson(state, motion));
-  addExtras(out, kind.extra);
+  putBack(out, kind.extra);
   return out;
 }
 
@@ -411,7 +421,7 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
       r.complain({&here, "type", 0, false}, "expected shape, label, marker, picture or icon");
     if (part.id.text == kWhole || partType(kind, part.id))
       r.complain({&here, "id", 0, false}, "expected an id that no other part has");
-    part.extra = JsonReader::extras(entry, {"id", "name", "type"});
+    part.extra = leftover(entry, partJson(part));
     kind.parts.push_back(std::move(part));
   });
   if (const Json* base = r.member(value, "base"))
@@ -424,10 +434,8 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
   }
   r.each(value, at, "motions",
          [&](const Json& entry, const JsonPlace& here) { readMotion(r, kind, entry, here); });
-  kind.extra = JsonReader::extras(
-      value, {"id", "name", "machine", "motions", "width", "height", "fitsCaption",
-              "captionPadding", "hitPadding", "hitForm", "hitAlpha", "sizesDiffer", "sample",
-              "parts", "base", "departures"});
+  r.complain(at, whyNot(kind));
+  if (!r.error()) kind.extra = leftover(value, toJson(kind), {"parts"});
   return kind;
 }
 

@@ -15,7 +15,8 @@ Json toJson(const Value& value);
 Value readValue(JsonReader& reader, const Json& value, const JsonPlace& at, const Value& like);
 
 // A button's own look, by the ids of the kind's parts; which property is meant is told by its key.
-Json toJson(const OwnLook& own);
+// Without the kind the sorts are guessed.
+Json toJson(const OwnLook& own, const Kind* kind);
 OwnLook readOwnLook(JsonReader& reader, const Json& value, const JsonPlace& at);
 
 Json toJson(const Kind& kind);

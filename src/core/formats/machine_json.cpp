@@ -1,5 +1,7 @@
 #include <fmt/format.h>
 
+#include "core/document/whynot.h"
+#include "core/formats/leftover.h"
 #include "core/formats/look_json.h"
 #include "core/machine/easing.h"
 
@@ -100,7 +102,7 @@ Json transitionJson(const Transition& t) {
   if (t.timing) out["timing"] = timingJson(*t.timing);
   if (!t.propTimings.empty()) out["propertyTimings"] = propTimingsJson(t.propTimings);
   for (const Effect& effect : t.effects) out["effects"].push_back(effectJson(effect));
-  addExtras(out, t.extra);
+  putBack(out, t.extra);
   return out;
 }
 
@@ -125,9 +127,16 @@ Transition readTransition(JsonReader& r, const Json& value, const JsonPlace& at)
   r.each(value, at, "effects", [&](const Json& effect, const JsonPlace& here) {
     t.effects.push_back(readEffect(r, effect, here));
   });
-  t.extra = JsonReader::extras(value, {"from", "on", "after", "message", "if", "to", "timing",
-                                       "propertyTimings", "effects"});
+  t.extra = leftover(value, transitionJson(t));
   return t;
+}
+
+Json stateJson(const State& state) {
+  Json out{{"id", state.id.text}, {"name", state.name}};
+  if (state.role != Role::None) out["role"] = nameOf(state.role);
+  if (state.final) out["final"] = true;
+  putBack(out, state.extra);
+  return out;
 }
 
 void readRules(JsonReader& r, Machine& m, const Json& value, const JsonPlace& at) {
@@ -161,16 +170,10 @@ Json toJson(const Machine& m) {
   if (m.repeatDelay != 400) out["repeatDelay"] = m.repeatDelay;
   if (m.repeatInterval != 120) out["repeatInterval"] = m.repeatInterval;
   out["states"] = Json::array();
-  for (const State& state : m.states) {
-    Json entry{{"id", state.id.text}, {"name", state.name}};
-    if (state.role != Role::None) entry["role"] = nameOf(state.role);
-    if (state.final) entry["final"] = true;
-    addExtras(entry, state.extra);
-    out["states"].push_back(std::move(entry));
-  }
+  for (const State& state : m.states) out["states"].push_back(stateJson(state));
   out["transitions"] = Json::array();
   for (const Transition& t : m.transitions) out["transitions"].push_back(transitionJson(t));
-  addExtras(out, m.extra);
+  putBack(out, m.extra);
   return out;
 }
 
@@ -200,15 +203,14 @@ Machine readMachine(JsonReader& r, const Json& value, const JsonPlace& at) {
     state.final = r.boolean(entry, here, "final", false);
     if (findState(m, state.id))
       r.complain({&here, "id", 0, false}, "expected an id that no other state has");
-    state.extra = JsonReader::extras(entry, {"id", "name", "role", "final"});
+    state.extra = leftover(entry, stateJson(state));
     m.states.push_back(std::move(state));
   });
   r.each(value, at, "transitions", [&](const Json& entry, const JsonPlace& here) {
     m.transitions.push_back(readTransition(r, entry, here));
   });
-  m.extra = JsonReader::extras(
-      value, {"id", "name", "timing", "propertyTimings", "hold", "repeatDelay", "repeatInterval",
-              "wins", "fires", "waivers", "states", "transitions"});
+  r.complain(at, whyNot(m));
+  if (!r.error()) m.extra = leftover(value, toJson(m), {"states", "transitions"});
   return m;
 }
 

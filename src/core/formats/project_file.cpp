@@ -1,14 +1,18 @@
 #include "core/formats/project_file.h"
 
-#include <charconv>
 #include <unordered_map>
 
-#include "core/formats/json_reader.h"
+#include "core/document/whynot.h"
+#include "core/formats/leftover.h"
 #include "core/formats/look_json.h"
 #include "core/formats/screen_json.h"
 
 namespace bristle {
 namespace {
+
+Json displayJson(const Display& d);
+Json settingsJson(const Settings& s);
+Json namedJson(const NamedValue& named);
 
 Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
   Display d;
@@ -19,7 +23,7 @@ Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
   d.height = r.number(value, at, "height", 1080, 16, 16384);
   d.scale = r.number(value, at, "scale", 1, 0.1, 8);
   d.safe = r.number(value, at, "safe", 0, 0, 1000);
-  d.extra = JsonReader::extras(value, {"id", "name", "width", "height", "scale", "safe"});
+  d.extra = leftover(value, displayJson(d));
   return d;
 }
 
@@ -27,7 +31,7 @@ Json displayJson(const Display& d) {
   Json out{{"id", d.id.text}, {"name", d.name}, {"width", d.width}, {"height", d.height}};
   if (d.scale != 1) out["scale"] = d.scale;
   if (d.safe != 0) out["safe"] = d.safe;
-  addExtras(out, d.extra);
+  putBack(out, d.extra);
   return out;
 }
 
@@ -42,8 +46,7 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
   s.darkSet = r.boolean(value, at, "darkSet", false);
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
-  s.extra = JsonReader::extras(value, {"pointerMovesFocus", "rightToLeft", "repeatDelay",
-                                       "repeatInterval", "leastHit", "darkSet"});
+  s.extra = leftover(value, settingsJson(s));
   return s;
 }
 
@@ -54,7 +57,7 @@ Json settingsJson(const Settings& s) {
            {"repeatInterval", s.repeatInterval}};
   if (s.leastHit != 24) out["leastHit"] = s.leastHit;
   if (s.darkSet) out["darkSet"] = true;
-  addExtras(out, s.extra);
+  putBack(out, s.extra);
   return out;
 }
 
@@ -80,7 +83,7 @@ NamedValue readNamed(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (const Json* dark = r.member(value, "dark"))
     out.dark = readValue(r, *dark, {&at, "dark", 0, false}, startOf(out.type));
   out.description = r.text(value, at, "description");
-  out.extra = JsonReader::extras(value, {"id", "name", "type", "value", "dark", "description"});
+  out.extra = leftover(value, namedJson(out));
   return out;
 }
 
@@ -89,40 +92,35 @@ Json namedJson(const NamedValue& named) {
   out["value"] = toJson(named.value);
   if (named.dark) out["dark"] = toJson(*named.dark);
   if (!named.description.empty()) out["description"] = named.description;
-  addExtras(out, named.extra);
+  putBack(out, named.extra);
+  return out;
+}
+
+Json valueJson(const ProjectValue& value) {
+  Json out{{"id", value.id.text}, {"name", value.name}, {"start", value.start}};
+  putBack(out, value.extra);
   return out;
 }
 
 // Every id once in the whole file, but for those of states and parts, which belong to their owner.
 class Ids {
  public:
-  Ids(JsonReader& reader, int& highest) : reader_(reader), highest_(highest) {}
+  explicit Ids(JsonReader& reader) : reader_(reader) {}
   void add(const std::string& id, const JsonPlace& at) {
     const auto [old, fresh] = seen_.try_emplace(id, "");
-    if (!fresh) {
+    if (!fresh)
       reader_.complain({&at, "id", 0, false},
                        "expected an id of its own; “" + id + "” is used already" +
                            (old->second.empty() ? "" : " at " + old->second));
-      return;
-    }
-    count(id);
-  }
-  // New ids must be higher than any number that an id ends in.
-  void count(const std::string& id) {
-    const auto digits = id.find_last_not_of("0123456789") + 1;
-    int number = 0;
-    const auto [end, bad] = std::from_chars(id.data() + digits, id.data() + id.size(), number);
-    if (bad == std::errc() && number < 2'000'000'000) highest_ = std::max(highest_, number);
   }
 
  private:
   JsonReader& reader_;
-  int& highest_;
   std::unordered_map<std::string, std::string> seen_;
 };
 
 void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p) {
-  Ids ids(r, p.lastId);
+  Ids ids(r);
   r.each(root, top, "displays", [&](const Json& value, const JsonPlace& at) {
     p.displays.push_back(readDisplay(r, value, at));
     ids.add(p.displays.back().id.text, at);
@@ -132,7 +130,8 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p
     p.values.push_back({{r.id(value, at, "id")},
                         r.text(value, at, "name"),
                         r.number(value, at, "start", 0, -1e12, 1e12),
-                        JsonReader::extras(value, {"id", "name", "start"})});
+                        {}});
+    p.values.back().extra = leftover(value, valueJson(p.values.back()));
     ids.add(p.values.back().id.text, at);
   });
   r.each(root, top, "named", [&](const Json& value, const JsonPlace& at) {
@@ -149,16 +148,24 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p
   r.each(root, top, "kinds", [&](const Json& value, const JsonPlace& at) {
     p.kinds.emplace_back(readKind(r, value, at));
     ids.add(p.kinds.back()->id.text, at);
-    for (const Part& part : p.kinds.back()->parts) ids.count(part.id.text);
   });
   r.each(root, top, "screens", [&](const Json& value, const JsonPlace& at) {
-    p.screens.emplace_back(readScreen(r, value, at));
+    p.screens.emplace_back(readScreen(r, value, at, p));
     ids.add(p.screens.back()->id.text, at);
     const JsonPlace list{&at, "items", 0, false};
     size_t i = 0;
     for (const auto& item : p.screens.back()->items)
       ids.add(item->id.text, JsonPlace{&list, {}, i++, true});
   });
+}
+
+Json headJson(const Project& p) {
+  Json out;
+  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", 1}};
+  out["name"] = p.name;
+  out["settings"] = settingsJson(p.settings);
+  if (p.first) out["first"] = p.first.text;
+  return out;
 }
 
 }  // namespace
@@ -169,9 +176,11 @@ Result<OpenedProject> parseProject(std::string_view text) {
   JsonReader r;
   const JsonPlace top;
   OpenedProject out;
-  if (!r.isObject(*json, top)) return tl::unexpected(*r.error());
+  if (!json->is_object())
+    return fail("line 1, column 1",
+                "expected a project, an object; found " + JsonReader::sortOf(*json));
   if (!r.member(*json, "bristle"))
-    return fail("/bristle", "expected the format's version; this is no Bristle project");
+    return fail("/bristle", "expected the format’s version; this is no Bristle project");
   const JsonPlace version{&top, "bristle", 0, false};
   const Json& format = *r.member(*json, "bristle");
   if (!r.isObject(format, version)) return tl::unexpected(*r.error());
@@ -194,26 +203,22 @@ Result<OpenedProject> parseProject(std::string_view text) {
   readParts(r, *json, top, p);
   if (!r.error() && p.displays.empty())
     r.complain({&top, "displays", 0, false}, "expected at least one display");
-  p.extra = JsonReader::extras(*json, {"bristle", "name", "settings", "first", "displays", "values",
-                                       "named", "foreignTokens", "machines", "kinds", "screens"});
   if (r.error()) return tl::unexpected(*r.error());
+  // The rules that edits go by; what the reader checks with its place has been told above.
+  if (const auto why = whyNot(p)) return fail(why->place, why->reason);
+  p.lastId = highestId(p);
+  p.extra = leftover(*json, headJson(p),
+                     {"displays", "values", "named", "foreignTokens", "machines", "kinds",
+                      "screens"});
   return out;
 }
 
 std::string writeProject(const Project& p) {
-  Json out;
-  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", 1}};
-  out["name"] = p.name;
-  out["settings"] = settingsJson(p.settings);
-  if (p.first) out["first"] = p.first.text;
+  Json out = headJson(p);
   out["displays"] = Json::array();
   for (const Display& display : p.displays) out["displays"].push_back(displayJson(display));
   out["values"] = Json::array();
-  for (const ProjectValue& value : p.values) {
-    Json entry{{"id", value.id.text}, {"name", value.name}, {"start", value.start}};
-    addExtras(entry, value.extra);
-    out["values"].push_back(std::move(entry));
-  }
+  for (const ProjectValue& value : p.values) out["values"].push_back(valueJson(value));
   if (!p.named->empty()) {
     out["named"] = Json::array();
     for (const NamedValue& named : *p.named) out["named"].push_back(namedJson(named));
@@ -225,8 +230,8 @@ std::string writeProject(const Project& p) {
   out["kinds"] = Json::array();
   for (const auto& kind : p.kinds) out["kinds"].push_back(toJson(*kind));
   out["screens"] = Json::array();
-  for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen));
-  addExtras(out, p.extra);
+  for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen, p));
+  putBack(out, p.extra);
   return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 

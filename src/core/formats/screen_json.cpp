@@ -1,8 +1,9 @@
 #include "core/formats/screen_json.h"
 
 #include <array>
-#include <unordered_map>
 
+#include "core/document/whynot.h"
+#include "core/formats/leftover.h"
 #include "core/formats/look_json.h"
 
 namespace bristle {
@@ -12,9 +13,6 @@ constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
-
-// Containers nest a few levels; more is a ring, or made to do harm.
-constexpr size_t kDeepestContainer = 64;
 
 template <size_t N>
 size_t choice(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
@@ -68,12 +66,12 @@ RouteRule readRoute(JsonReader& r, const Json& value, const JsonPlace& at) {
   return {};
 }
 
-void writeButton(Json& out, const ButtonData& b) {
+void writeButton(Json& out, const ButtonData& b, const Project& project) {
   out["kind"] = b.kind.text;
   out["caption"] = b.caption;
   if (!b.accessibleName.empty()) out["accessibleName"] = b.accessibleName;
   if (!b.description.empty()) out["description"] = b.description;
-  if (!b.own.empty()) out["own"] = toJson(b.own);
+  if (!b.own.empty()) out["own"] = toJson(b.own, find(project, b.kind));
   if (b.disabled) out["disabled"] = true;
   if (b.action.type != ActionType::None) {
     Json action{{"do", kActions[static_cast<size_t>(b.action.type)]}};
@@ -133,7 +131,7 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
   return c;
 }
 
-Json itemJson(const Item& item) {
+Json itemJson(const Item& item, const Project& project) {
   Json out{{"id", item.id.text}};
   const auto* box = item.container();
   const auto* panel = std::get_if<PanelData>(&item.what);
@@ -146,18 +144,18 @@ Json itemJson(const Item& item) {
   out["y"] = axisJson(item.place.y);
   if (item.locked) out["locked"] = true;
   if (item.hidden) out["hidden"] = true;
-  if (const auto* button = item.button()) writeButton(out, *button);
+  if (const auto* button = item.button()) writeButton(out, *button, project);
   if (box) writeContainer(out, *box);
   if (panel) {
     out["fill"] = toJson(panel->fill);
     if (panel->radius != 0) out["radius"] = panel->radius;
   }
   if (const auto* picture = std::get_if<PictureData>(&item.what)) out["file"] = picture->file;
-  addExtras(out, item.extra);
+  putBack(out, item.extra);
   return out;
 }
 
-Item readItem(JsonReader& r, const Json& value, const JsonPlace& at) {
+Item readItem(JsonReader& r, const Json& value, const JsonPlace& at, const Project& project) {
   Item item;
   if (!r.isObject(value, at)) return item;
   item.id = {r.id(value, at, "id")};
@@ -183,60 +181,36 @@ Item readItem(JsonReader& r, const Json& value, const JsonPlace& at) {
     r.complain({&at, "type", 0, false},
                "expected button, row, column, panel or picture, found “" + type + "”");
   }
-  item.extra = JsonReader::extras(value, {"id",
-                                          "type",
-                                          "name",
-                                          "in",
-                                          "x",
-                                          "y",
-                                          "locked",
-                                          "hidden",
-                                          "kind",
-                                          "caption",
-                                          "accessibleName",
-                                          "disabled",
-                                          "action",
-                                          "routes",
-                                          "gap",
-                                          "padding",
-                                          "across",
-                                          "fill",
-                                          "radius",
-                                          "file",
-                                          "description",
-                                          "own"});
+  r.complain(at, whyNot(item));
+  if (r.error()) return item;
+  // Without its kind nobody knows which sorts of parts its own look is of.
+  const ButtonData* button = item.button();
+  const bool lost = button && !find(project, button->kind);
+  item.extra = lost ? leftover(value, itemJson(item, project), {"own"})
+                    : leftover(value, itemJson(item, project));
   return item;
 }
 
-// An item that is, by way of its containers, in itself could never be laid out.
-void refuseCycles(JsonReader& r, const Screen& screen, const JsonPlace& at) {
-  std::unordered_map<ItemId, size_t> index;
-  for (size_t i = 0; i < screen.items.size(); ++i) index[screen.items[i]->id] = i;
-  for (size_t i = 0; i < screen.items.size(); ++i) {
-    size_t steps = 0;
-    for (auto up = index.find(screen.items[i]->parent); up != index.end();
-         up = index.find(screen.items[up->second]->parent)) {
-      if (++steps <= kDeepestContainer) continue;
-      const JsonPlace items{&at, "items", 0, false}, item{&items, {}, i, true};
-      return r.complain({&item, "in", 0, false}, "expected containers that are not in themselves");
-    }
-  }
-}
-
-}  // namespace
-
-Json toJson(const Screen& screen) {
+Json screenHead(const Screen& screen) {
   Json out{{"id", screen.id.text}, {"name", screen.name}, {"backdrop", toJson(screen.backdrop)}};
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
-  out["items"] = Json::array();
-  for (const auto& item : screen.items) out["items"].push_back(itemJson(*item));
-  addExtras(out, screen.extra);
   return out;
 }
 
-Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at) {
+}  // namespace
+
+Json toJson(const Screen& screen, const Project& project) {
+  Json out = screenHead(screen);
+  out["items"] = Json::array();
+  for (const auto& item : screen.items) out["items"].push_back(itemJson(*item, project));
+  putBack(out, screen.extra);
+  return out;
+}
+
+Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
+                  const Project& project) {
   Screen screen;
   if (!r.isObject(value, at)) return screen;
   screen.id = {r.id(value, at, "id")};
@@ -247,11 +221,10 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at) {
   screen.passDisabled = !r.boolean(value, at, "stopsOnDisabled", false);
   screen.entry = {r.text(value, at, "entry")};
   r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
-    screen.items.emplace_back(readItem(r, item, here));
+    screen.items.emplace_back(readItem(r, item, here, project));
   });
-  refuseCycles(r, screen, at);
-  screen.extra = JsonReader::extras(
-      value, {"id", "name", "backdrop", "dimBelow", "stopsOnDisabled", "entry", "items"});
+  r.complain(at, whyNot(screen));
+  screen.extra = leftover(value, screenHead(screen), {"items"});
   return screen;
 }
 

@@ -1,11 +1,13 @@
 // Screens in the project file.
 #pragma once
-#include "core/document/screen.h"
+#include "core/document/project.h"
 #include "core/formats/json_reader.h"
 
 namespace bristle {
 
-Json toJson(const Screen& screen);
-Screen readScreen(JsonReader& reader, const Json& value, const JsonPlace& at);
+// The project's kinds tell which sorts of parts a button's own look is of.
+Json toJson(const Screen& screen, const Project& project);
+Screen readScreen(JsonReader& reader, const Json& value, const JsonPlace& at,
+                  const Project& project);
 
 }  // namespace bristle

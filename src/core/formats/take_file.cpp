@@ -7,8 +7,27 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 9> kDo{"tick",   "point",  "point.down", "point.up", "move",
-                                              "accept", "cancel", "step",       "gone"};
+constexpr std::array<std::string_view, 14> kDo{
+    "tick", "point", "point.down", "point.up", "move", "accept",   "cancel",
+    "step", "gone",  "enable",     "message",  "set",  "shoulder", "shortcut"};
+// Which member names what the host's event is about.
+std::string_view nameMember(InputType type) {
+  switch (type) {
+    case InputType::Enable:
+      return "button";
+    case InputType::Message:
+      return "message";
+    case InputType::SetValue:
+      return "value";
+    case InputType::Shortcut:
+      return "name";
+    default:
+      return {};
+  }
+}
+bool hasDir(InputType type) {
+  return type == InputType::Move || type == InputType::Shoulder;
+}
 constexpr std::array<std::string_view, 4> kBy{"mouse", "touch", "keyboard", "controller"};
 
 template <class Enum, size_t N>
@@ -42,7 +61,14 @@ TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
   e.x = r.number(value, top, "x", 0, -1e6, 1e6);
   e.y = r.number(value, top, "y", 0, -1e6, 1e6);
   step.on = {r.text(value, top, "on")};
-  if (e.type == InputType::Move) {
+  e.unit = static_cast<int>(r.number(value, top, "unit", 0, 0, 1e9));
+  e.key = static_cast<int>(r.number(value, top, "key", 0, 0, 1e9));
+  if (const auto member = nameMember(e.type); !member.empty()) {
+    e.name = r.text(value, top, member);
+    if (e.name.empty()) r.complain({&top, member, 0, false}, "expected a text, found nothing");
+  }
+  if (e.type == InputType::SetValue) e.number = r.number(value, top, "to", 0, -1e12, 1e12);
+  if (hasDir(e.type)) {
     const std::string dir = r.text(value, top, "dir");
     if (const auto known = parseDir(dir)) {
       e.dir = *known;
@@ -74,13 +100,19 @@ Json stepJson(const TakeStep& step) {
         out["y"] = e.y;
       }
       break;
-    case InputType::Move:
-      out["dir"] = nameOf(e.dir);
-      [[fallthrough]];
+    case InputType::Message:
+      break;
+    case InputType::SetValue:
+      out["to"] = e.number;
+      break;
     default:
+      if (hasDir(e.type)) out["dir"] = nameOf(e.dir);
       out["press"] = e.down;
   }
+  if (const auto member = nameMember(e.type); !member.empty()) out[std::string(member)] = e.name;
   out["by"] = kBy[static_cast<size_t>(e.device)];
+  if (e.unit != 0) out["unit"] = e.unit;
+  if (e.key != 0) out["key"] = e.key;
   return out;
 }
 

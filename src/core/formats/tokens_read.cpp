@@ -5,6 +5,7 @@
 #include "core/formats/json_reader.h"
 #include "core/formats/look_json.h"
 #include "core/formats/tokens_file.h"
+#include "core/formats/leftover.h"
 #include "core/formats/tokens_words.h"
 
 namespace bristle {
@@ -92,7 +93,7 @@ class TokenReader {
       }
       others[name] = member;
     }
-    if (!others.empty()) named.extra.json = std::make_shared<std::string>(others.dump());
+    if (!others.empty()) named.extra = leftover(others, Json::object());
     out_.values.push_back(std::move(named));
     pending_.push_back(std::move(pending));
   }

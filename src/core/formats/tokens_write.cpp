@@ -5,6 +5,7 @@
 #include "core/formats/json_reader.h"
 #include "core/formats/look_json.h"
 #include "core/formats/tokens_file.h"
+#include "core/formats/leftover.h"
 #include "core/formats/tokens_words.h"
 
 namespace bristle {
@@ -91,7 +92,7 @@ Json tokenJson(const NamedValue& named, const NameOf& nameOf) {
     if (t.ours == named.type) out["$type"] = t.token;
   out["$value"] = tokenValue(named.type, named.value, nameOf);
   if (!named.description.empty()) out["$description"] = named.description;
-  addExtras(out, named.extra);
+  putBack(out, named.extra);
   // Our own words use names, not ids, which mean nothing in another project.
   const auto byName = [&](const NamedId& id) { return NamedId{nameOf(id)}; };
   if (needsOurs(named.value))

@@ -255,10 +255,8 @@ std::uint8_t Explorer::settle(Situation& after, Zone& zone) const {
   if (run.downSince == kNow || run.nextRepeat >= kNow) start(Clock::Repeat);
   run.enteredAt = run.downSince = 0;
   run.nextRepeat = run.nextRepeat < 0 ? -1 : 0;
-  if (!run.signals.has(Signals::Down)) {  // set anew before they count again
-    run.held = false;
-    run.nextRepeat = -1;
-  }
+  if (!run.signals.has(Signals::Down)) run.nextRepeat = -1;  // set anew before it counts again
+  if (!run.signals.has(Signals::Armed)) run.held = false;    // the same, by a new press
   const Limits limits = limitsOf(after);
   if (limits.state < 0) run.afterDone = kDone;
   zone.elapse();

@@ -44,7 +44,7 @@ class Mender {
   std::optional<Mend> run() {
     auto report = check(machine_);
     if (!report || !report->whole || !report->of(law_).broken) return {};
-    Mend out{{}, machine_};
+    Mend out{{}, machine_, machine_};
     for (int i = 0; i < kMostChanges && report->of(law_).broken; ++i) {
       auto next = best(out.after, *report);
       if (!next) return {};

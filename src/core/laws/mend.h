@@ -11,7 +11,7 @@ namespace bristle {
 
 struct Mend {
   std::vector<std::string> words;  // what changes, a line for each change
-  Machine after;
+  Machine before, after;           // before: what it was found for
 };
 
 // Nothing where no mend is known: where a look is to blame, or more than a handful of changes would

@@ -39,19 +39,23 @@ std::string_view nameOf(Lane lane) {
 }
 
 Sequence sequenceOf(const Score& score) {
-  // The order among those of one time: presses end, others end, others begin, presses begin.
+  // The order among those of one time, as in a menu: presses end, focus goes, the pointer goes, presses
+  // are called off; then others begin, presses begin, messages come.
   std::vector<std::pair<int, LawStep>> all;
   for (const Stretch& s : score.stretches) {
     const LaneWords& words = kLanes[static_cast<size_t>(s.lane)];
     // What is current is so before anything happens.
-    const int order = s.lane == Lane::Current ? -1 : isPress(s.lane) ? 3 : 2;
+    const int order = s.lane == Lane::Current ? -1 : isPress(s.lane) ? 5 : 4;
     all.push_back({order, {words.begins, s.from, 0, 0}});
-    if (s.to >= 0)
-      all.push_back(
-          {isPress(s.lane) ? 0 : 1,
-           {s.calledOff ? Deed::Cancel : words.ends, s.to, s.lane == Lane::Accept ? 1 : 0, 0}});
+    if (s.to < 0) continue;
+    const Deed ends = s.calledOff ? Deed::Cancel : words.ends;
+    const int after = ends == Deed::Cancel    ? 3
+                      : ends == Deed::Release ? 0
+                      : ends == Deed::Blur    ? 1
+                                              : 2;
+    all.push_back({after, {ends, s.to, s.lane == Lane::Accept ? 1 : 0, 0}});
   }
-  for (const Moment& m : score.marks) all.push_back({4, m.step});
+  for (const Moment& m : score.marks) all.push_back({6, m.step});
   std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) {
     return std::pair(a.second.at, a.first) < std::pair(b.second.at, b.first);
   });

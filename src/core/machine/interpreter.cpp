@@ -13,7 +13,6 @@ void setDown(Running& run, Ms now) {
                     run.signals.has(Signals::Enabled);
   if (down && !run.signals.has(Signals::Down)) {
     run.downSince = now;
-    run.held = false;
     run.nextRepeat = -1;
   }
   run.signals.set(Signals::Down, down);
@@ -70,30 +69,47 @@ void deliver(const Program& program, Running& run, Event event, const StepContex
   }
 }
 
+void change(const Program& program, Running& run, const SignalChange& wanted,
+            const StepContext& c) {
+  const Signals before = run.signals;
+  const auto set = [&](Signals::Bit bit, const std::optional<bool>& on) {
+    if (on) run.signals.set(bit, *on);
+  };
+  set(Signals::Over, wanted.over);
+  set(Signals::Focus, wanted.focus);
+  set(Signals::Enabled, wanted.enabled);
+  const auto gained = [&](Signals::Bit bit) { return run.signals.has(bit) && !before.has(bit); };
+  const auto lost = [&](Signals::Bit bit) { return !run.signals.has(bit) && before.has(bit); };
+  const bool armed = before.has(Signals::Armed);
+  const bool releases = armed && wanted.ends == Ends::Press && before.has(Signals::Down) &&
+                        run.signals.has(Signals::Enabled);
+  // A press by key belongs to the focus: it cannot go on without it.
+  const bool ends = armed && (wanted.ends != Ends::Nothing || lost(Signals::Enabled) ||
+                              (run.byKey && lost(Signals::Focus)));
+  const bool focusLost = lost(Signals::Focus), overEnded = lost(Signals::Over);
+  const bool focusGained = gained(Signals::Focus), overBegan = gained(Signals::Over);
+  const bool enabledNow = gained(Signals::Enabled), disabledNow = lost(Signals::Enabled);
+  ends ? disarm(run) : setDown(run, c.now);
+  if (disabledNow) deliver(program, run, Event::Disable, c);
+  if (focusLost) deliver(program, run, Event::FocusLose, c);
+  if (releases) deliver(program, run, Event::Release, c);
+  if (overEnded) deliver(program, run, Event::OverEnd, c);
+  if (ends && !releases) deliver(program, run, Event::Abandon, c);
+  if (enabledNow) deliver(program, run, Event::Enable, c);
+  if (focusGained) deliver(program, run, Event::FocusGain, c);
+  if (overBegan) deliver(program, run, Event::OverBegin, c);
+}
+
 void setOver(const Program& program, Running& run, bool over, const StepContext& c) {
-  if (run.signals.has(Signals::Over) == over) return;
-  run.signals.set(Signals::Over, over);
-  setDown(run, c.now);
-  deliver(program, run, over ? Event::OverBegin : Event::OverEnd, c);
+  change(program, run, {.over = over}, c);
 }
 
 void setFocus(const Program& program, Running& run, bool focus, const StepContext& c) {
-  if (run.signals.has(Signals::Focus) == focus) return;
-  run.signals.set(Signals::Focus, focus);
-  // A press by key belongs to the focus: it cannot go on without it.
-  const bool abandons = !focus && run.signals.has(Signals::Armed) && run.byKey;
-  if (abandons) disarm(run);
-  deliver(program, run, focus ? Event::FocusGain : Event::FocusLose, c);
-  if (abandons) deliver(program, run, Event::Abandon, c);
+  change(program, run, {.focus = focus}, c);
 }
 
 void setEnabled(const Program& program, Running& run, bool enabled, const StepContext& c) {
-  if (run.signals.has(Signals::Enabled) == enabled) return;
-  run.signals.set(Signals::Enabled, enabled);
-  const bool abandons = !enabled && run.signals.has(Signals::Armed);
-  if (abandons) disarm(run);
-  deliver(program, run, enabled ? Event::Enable : Event::Disable, c);
-  if (abandons) deliver(program, run, Event::Abandon, c);
+  change(program, run, {.enabled = enabled}, c);
 }
 
 void beginPress(const Program& program, Running& run, bool byKey, const StepContext& c) {
@@ -101,33 +117,31 @@ void beginPress(const Program& program, Running& run, bool byKey, const StepCont
   if (!byKey && !run.signals.has(Signals::Over)) return;  // a pointer presses what it is over
   run.signals.set(Signals::Armed, true);
   run.byKey = byKey;
+  run.held = false;
   setDown(run, c.now);
   deliver(program, run, Event::Press, c);
 }
 
 void endPress(const Program& program, Running& run, const StepContext& c) {
-  if (!run.signals.has(Signals::Armed)) return;
-  const bool down = run.signals.has(Signals::Down);
-  disarm(run);
-  deliver(program, run, down ? Event::Release : Event::Abandon, c);
+  change(program, run, {.ends = Ends::Press}, c);
 }
 
 void abandonPress(const Program& program, Running& run, const StepContext& c) {
-  if (!run.signals.has(Signals::Armed)) return;
-  disarm(run);
-  deliver(program, run, Event::Abandon, c);
+  change(program, run, {.ends = Ends::Abandoned}, c);
 }
 
-Ms nextDue(const Program& program, const Running& run) {
-  Ms due = -1;
-  const auto offer = [&](Ms at) {
-    if (due < 0 || at < due) due = at;
+Due nextTimer(const Program& program, const Running& run) {
+  Due due;
+  const auto offer = [&](Ms at, Timer timer) {
+    if (due.timer == Timer::None || at < due.at) due = {at, timer};
   };
-  if (const Ms after = nextAfter(program, run); after >= 0) offer(run.enteredAt + after);
+  if (const Ms after = nextAfter(program, run); after >= 0)
+    offer(run.enteredAt + after, Timer::After);
   if (run.signals.has(Signals::Down)) {
-    if (program.usesHold && !run.held) offer(run.downSince + program.hold);
+    if (program.usesHold && !run.held) offer(run.downSince + program.hold, Timer::Hold);
     if (program.usesRepeat)
-      offer(run.nextRepeat < 0 ? run.downSince + program.repeatDelay : run.nextRepeat);
+      offer(run.nextRepeat < 0 ? run.downSince + program.repeatDelay : run.nextRepeat,
+            Timer::Repeat);
   }
   return due;
 }
@@ -150,6 +164,7 @@ void fire(const Program& program, Running& run, Timer timer, const StepContext& 
   }
 }
 
+// What is overdue by different times still goes by rank: it is all of one moment then.
 void fireNext(const Program& program, Running& run, const StepContext& c) {
   const Ms after = nextAfter(program, run);
   const bool isDown = run.signals.has(Signals::Down);

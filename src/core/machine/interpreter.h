@@ -5,6 +5,7 @@
 //   enterOver(program, run, now, values, outcomes);
 #pragma once
 #include <cstdint>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -17,7 +18,7 @@ struct Running {
   StateIndex state = 0;
   Signals signals;
   bool byKey = false;  // the armed press is by a key or a controller button: down wherever it is
-  bool held = false;   // `hold` has come in this press
+  bool held = false;   // `hold` has come in this press; another one needs a new press
   Ms enteredAt = 0;    // when the state was entered
   Ms afterDone = -1;   // the `after` events up to this time in the state have come
   Ms downSince = 0;
@@ -56,8 +57,17 @@ struct StepContext {
 // One event, worked off whole. `message` is only for Event::Message, `after` only for Event::After.
 void deliver(const Program&, Running&, Event, const StepContext&, int message = -1, Ms after = 0);
 
-// What can happen to a button from outside. Each sets the signals, then delivers. Asking for what
-// is so already does nothing.
+// What one cause changes of a button's signals: all of them first, then the events are delivered in
+// the order disable | focus.lose, release, over.end, abandon, enable, focus.gain, over.begin, so that
+// no state flashes in between. What is so already stays without an event.
+enum class Ends : std::uint8_t { Nothing, Press, Abandoned };  // an armed press: let go, or given up
+struct SignalChange {
+  std::optional<bool> over = {}, focus = {}, enabled = {};
+  Ends ends = Ends::Nothing;
+};
+void change(const Program&, Running&, const SignalChange&, const StepContext&);
+
+// The same for one signal each.
 void setOver(const Program&, Running&, bool over, const StepContext&);
 void setFocus(const Program&, Running&, bool focus, const StepContext&);
 void setEnabled(const Program&, Running&, bool enabled, const StepContext&);
@@ -70,12 +80,21 @@ enum class Timer : std::uint8_t { None, After, Hold, Repeat };
 Ms nextAfter(const Program&, const Running&);
 // One timer's event, at the context's time.
 void fire(const Program&, Running&, Timer, const StepContext&);
-// The time at which the next timer (after, hold, repeat) is due; −1 when there is none.
-Ms nextDue(const Program&, const Running&);
+// The next timer that is due, and when; at one time `after` before `hold` before `repeat`. −1 and
+// None when there is none.
+struct Due {
+  Ms at = -1;
+  Timer timer = Timer::None;
+};
+Due nextTimer(const Program&, const Running&);
+inline Ms nextDue(const Program& program, const Running& run) {
+  return nextTimer(program, run).at;
+}
 // Fires the first timer that is due at the context's time: one event, so that what comes of it can
 // be worked off before the next.
 void fireNext(const Program&, Running&, const StepContext&);
-// Counts timers that fire one after the other at the same time: a chain of more than 1,000 is cut.
+// Counts the timers of one button that fire one after the other at the same time: a chain of more
+// than 1,000 is cut.
 class FiringChain {
  public:
   bool goesOn(Ms due);

@@ -91,11 +91,17 @@ Result<Program> Program::compile(const Machine& machine, Symbols& symbols, const
     program.usesHold |= t.on == Event::Hold;
     program.usesRepeat |= t.on == Event::Repeat;
   }
+  program.pace_ = paceOf(machine, {}, names);
   program.hold = std::max<Ms>(machine.hold, 1);
   program.repeatDelay = std::max<Ms>(machine.repeatDelay, 1);
   program.repeatInterval = std::max<Ms>(machine.repeatInterval, 1);
   program.sortByStateAndEvent(machine);
   return program;
+}
+
+StateIndex Program::restState() const {
+  const auto at = std::find(roles_.begin(), roles_.end(), Role::Rest);
+  return at == roles_.end() ? StateIndex{0} : static_cast<StateIndex>(at - roles_.begin());
 }
 
 void Program::sortByStateAndEvent(const Machine& machine) {

@@ -57,6 +57,11 @@ class Program {
   size_t transitionCount() const { return transitions_.size(); }
   const ProgramTransition& transition(std::uint16_t index) const { return transitions_[index]; }
 
+  // How the machine moves where no transition says otherwise.
+  const Pace& pace() const { return pace_; }
+  // The first of its rest states; 0 where it has none.
+  StateIndex restState() const;
+
   Ms hold = 0, repeatDelay = 0, repeatInterval = 0;
   bool usesHold = false, usesRepeat = false;
 
@@ -68,6 +73,7 @@ class Program {
   };
   void sortByStateAndEvent(const Machine& machine);
 
+  Pace pace_;
   std::vector<Role> roles_;
   std::vector<ProgramTransition> transitions_;
   std::vector<std::uint16_t> order_;

@@ -73,23 +73,51 @@ int remembered(const ScreenRun& run, int from, Dir dir) {
 
 }  // namespace
 
-Move resolveMove(const ScreenRun& run, int from, Dir dir) {
+namespace {
+
+const RouteRule& ruleOf(const ScreenRun& run, int box, Dir dir) {
+  const Item& item = *run.screen->items[size_t(run.routes.items[size_t(box)])];
+  return item.button()->routes[size_t(dir)];
+}
+
+bool canHaveFocus(const ScreenRun& run, int box) {
+  return enabled(run, box) || !run.screen->passDisabled;
+}
+
+Move alongRoutes(const ScreenRun& run, int from, Dir dir) {
   int at = from;
   for (size_t steps = 0; steps <= run.buttons.size(); ++steps) {
     const int memory = remembered(run, at, dir);
     const int next =
         memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
     const char* how = memory >= 0 ? "memory" : howOf(run, at, dir);
-    if (next < 0) {
-      const auto& rules = run.screen->items[size_t(run.routes.items[size_t(at)])]->button()->routes;
-      const bool closed = rules[size_t(dir)].type == RouteType::Closed;
-      return {-1, closed ? "closed" : "nothing there"};
-    }
+    if (next < 0)
+      return {-1, ruleOf(run, at, dir).type == RouteType::Closed ? "closed" : "nothing there"};
     if (next == from) return {-1, "nothing there"};
-    if (enabled(run, next) || !run.screen->passDisabled) return {next, how};
+    if (canHaveFocus(run, next)) return {next, how};
     at = next;
   }
   return {};
+}
+
+// The way back of the newest move, whatever the routes say; −1 where a person's word counts more.
+int wayBack(const ScreenRun& run, int from, Dir dir) {
+  if (run.trail.empty()) return -1;
+  const MoveMade& last = run.trail.back();
+  if (last.to != from || last.dir != opposite(dir) || !canHaveFocus(run, last.from)) return -1;
+  const RouteType rule = ruleOf(run, from, dir).type;
+  return rule == RouteType::Pinned || rule == RouteType::Closed ? -1 : last.from;
+}
+
+}  // namespace
+
+Move resolveMove(const ScreenRun& run, int from, Dir dir) {
+  Move found = alongRoutes(run, from, dir);
+  const int back = wayBack(run, from, dir);
+  if (back < 0) return found;
+  if (found.target != back) found = {back, "memory"};
+  found.takesBack = true;
+  return found;
 }
 
 int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
@@ -127,7 +155,7 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     if (const OwnLook& own = item.button()->own; !own.empty())
       looks = std::make_shared<LookTable>(*kind->kind, *kind->machine, naming(compiled.project()),
                                           &own);
-    run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks))});
+    run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks)), 0, {}});
   }
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
   return run;

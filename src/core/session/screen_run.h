@@ -45,7 +45,16 @@ struct ButtonRun {
   const Compiled::KindRun* kind = nullptr;
   Running running;
   LookPlayer player;
+  int pressedBy = 0;   // the number of the press that arms it
+  FiringChain firing;  // of its timers
 };
+
+// A move of focus that can be taken back.
+struct MoveMade {
+  int from = -1, to = -1;
+  Dir dir = Dir::Up;
+};
+inline constexpr size_t kMostTakenBack = 32;  // moves that are kept
 
 struct ScreenRun {
   const Screen* screen = nullptr;
@@ -53,18 +62,20 @@ struct ScreenRun {
   ScreenRoutes routes;
   std::vector<ButtonRun> buttons;  // by box of `routes`
   int focus = -1;                  // box; −1: none
-  int over = -1;                   // box under the pointer
   // By box and direction: where focus came from when it arrived against that direction.
   std::vector<std::array<int, 4>> memory;
+  std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
+  int number = 0;               // of its opening, in this session
 
   // The topmost button at a point; −1 when there is none.
   int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
 };
 
-// Where a move leads, and why. −1: nowhere.
+// Where a move leads, and why. −1: nowhere. `takesBack`: it is the newest move of the trail, back.
 struct Move {
   int target = -1;
   const char* how = "nothing there";
+  bool takesBack = false;
 };
 Move resolveMove(const ScreenRun& run, int from, Dir dir);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.

@@ -17,6 +17,7 @@ Result<Session> Session::start(const Project& project, const Display& display,
   const Screen* opened = find(s.project(), first);
   if (!opened)
     return fail(project.name, first ? "the first screen is not there" : "it has no first screen");
+  s.first_ = first;
   // Told here, not in the midst of a run: a screen that cannot be opened.
   for (const auto& each : s.project().screens) {
     auto trial = openScreen(*s.compiled_, *each, display, measure);
@@ -55,6 +56,10 @@ void Session::add(TraceEntry entry) {
   trace_.push_back(std::move(entry));
 }
 
+void Session::bump(const ItemId& item, std::string how) {
+  add({.type = TraceType::Bump, .item = item, .how = std::move(how)});
+}
+
 void Session::feed(const InputEvent& event) {
   if (ended_) return;
   runTo(std::max(event.at, now_));
@@ -62,7 +67,7 @@ void Session::feed(const InputEvent& event) {
 }
 
 void Session::work(const InputEvent& event) {
-  if (event.type != InputType::Tick && event.type != InputType::Gone) useDevice(event.device);
+  if (isByPerson(event.type)) useDevice(event.device);
   switch (event.type) {
     case InputType::Tick:
       break;
@@ -75,48 +80,68 @@ void Session::work(const InputEvent& event) {
       move(event);
       break;
     case InputType::Accept:
-      accept(event.down);
+      accept(event);
       break;
     case InputType::Cancel:
-      if (event.down) cancel();
+      cancel(event);
       break;
     case InputType::Step:
       step(event.down);
       break;
     case InputType::Gone:
-      gone();
+      gone(event);
+      break;
+    case InputType::Enable:
+    case InputType::Message:
+    case InputType::SetValue:
+      host(event);
+      break;
+    case InputType::Shoulder:
+    case InputType::Shortcut:
+      if (!event.down) {
+        down_.release(event.type, event);
+      } else if (down_.press(event.type, event)) {
+        bump(focused(), event.type == InputType::Shoulder ? "no tabs here" : "no such shortcut");
+      }
       break;
   }
   settle();
 }
 
-// Timers of machines and the repeat of a held direction, in the order of their times; at the same
-// time the repeat first, then buttons from the bottom of the stack up.
+// Timers of machines and the repeat of a held direction, in the order of their times. At one time
+// `after`, `hold` and `repeat` come first, in this order and from the bottom of the stack up; then
+// what comes from outside, and that is what a held direction is.
 void Session::runTo(Ms until) {
-  FiringChain chain;
   while (!ended_) {
-    Ms due = repeating_ >= 0 && nextRepeat_ <= until ? nextRepeat_ : until + 1;
+    const DownKey* held = down_.newestMove();
+    Due due{until + 1, Timer::None};
     size_t depth = 0;
     int box = -1;
     for (size_t d = 0; d < stack_.size(); ++d) {
       for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
-        const ButtonRun& button = stack_[d].buttons[b];
-        const Ms at = nextDue(*button.kind->program, button.running);
-        if (at < 0 || at >= due) continue;
-        due = std::max(at, now_);
+        const ButtonRun& each = stack_[d].buttons[b];
+        Due its = nextTimer(*each.kind->program, each.running);
+        if (its.timer == Timer::None) continue;
+        its.at = std::max(its.at, now_);
+        if (its.at > due.at || (its.at == due.at && its.timer >= due.timer && box >= 0)) continue;
+        if (its.at > until) continue;
+        due = its;
         depth = d;
         box = static_cast<int>(b);
       }
     }
-    if (due > until) break;
-    now_ = due;
-    if (box >= 0) {
+    if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
+      now_ = std::max(now_, nextRepeat_);
+      nextRepeat_ = now_ + project().settings.repeatInterval;
+      moveOnce(held->dir);
+    } else if (box >= 0) {
+      now_ = due.at;
+      FiringChain& chain = button(depth, box).firing;
       withButton(depth, box, [&](const Program& program, Running& run, const StepContext& c) {
         chain.goesOn(c.now) ? fireNext(program, run, c) : cutShort(run, c);
       });
     } else {
-      nextRepeat_ = now_ + project().settings.repeatInterval;
-      moveOnce(static_cast<Dir>(repeating_));
+      break;
     }
     settle();
   }
@@ -125,34 +150,38 @@ void Session::runTo(Ms until) {
 
 // What is left behind has neither pointer nor press nor focus, but remembers its focus.
 void Session::leaveTop() {
-  releasePress(pointerPress_, true);
-  releasePress(keyPress_, true);
-  setOver(-1);
-  if (top().focus < 0) return;
-  withButton(stack_.size() - 1, top().focus,
-             [](const Program& program, Running& run, const StepContext& c) {
-               bristle::setFocus(program, run, false, c);
-             });
+  for (Pointer& pointer : pointers_) pointer.over = -1;
+  for (size_t b = 0; b < top().buttons.size(); ++b)
+    withButton(topDepth(), static_cast<int>(b),
+               [](const Program& program, Running& run, const StepContext& c) {
+                 change(program, run, {.over = false, .focus = false, .ends = Ends::Abandoned}, c);
+               });
+  top().trail.clear();
 }
 
 // As it is, without a way there.
 void Session::show(ButtonRun& opened) {
-  opened.player.begin(opened.running.state, now_);
+  opened.player.begin(shownState(opened, opened.running.state), now_);
   opened.player.setReduced(reduced_);
+}
+
+ScreenRun* Session::screenOf(int number) {
+  const auto at = std::find_if(stack_.begin(), stack_.end(),
+                               [&](const ScreenRun& run) { return run.number == number; });
+  return at == stack_.end() ? nullptr : &*at;
 }
 
 void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
   const Screen* screen = find(project(), id);
-  if (!screen) {
-    add({0, TraceType::Bump, by, {}, {}, {}, {}, {}, 0, "its screen is missing"});
-    return;
-  }
+  if (!screen) return bump(by, "its screen is missing");
+  if (type == TraceType::OnTop && stack_.size() >= kMostScreens)
+    return bump(by, "as many screens are on top of one another as there may be");
   const ItemId before = focused();
   if (!stack_.empty()) leaveTop();
-  add({0, type, {}, {}, id, {}, {}, {}, 0, {}});
+  add({.type = type, .screen = id});
   if (type == TraceType::Open) stack_.clear();
   stack_.push_back(*openScreen(*compiled_, *screen, display_, *measure_));
-  const size_t depth = stack_.size() - 1;
+  top().number = ++screensOpened_;
   for (size_t b = 0; b < top().buttons.size(); ++b) {
     ButtonRun& opened = top().buttons[b];
     opened.running.enteredAt = now_;  // its timers run from now on
@@ -163,184 +192,43 @@ void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
     if (!opened.item->button()->disabled) continue;
     // A screen opens at rest: nothing moves into being disabled, it simply is.
     outcomes_.clear();
-    setEnabled(*opened.kind->program, opened.running, false, {now_, values_, &outcomes_});
+    setEnabled(*opened.kind->program, opened.running, false,
+               {now_, values_, &outcomes_, nullptr, values_.data()});
     show(opened);
-    for (Outcome& outcome : outcomes_)
-      if (outcome.type != OutcomeType::State)
-        queue_.push_back({depth, static_cast<int>(b), outcome});
+    std::erase_if(outcomes_, [](const Outcome& o) { return o.type == OutcomeType::State; });
+    collect(topDepth(), static_cast<int>(b));
   }
-  outcomes_.clear();
   enter(before);
 }
 
-void Session::pop() {
+void Session::pop(const ItemId& by) {
+  if (stack_.size() < 2) return bump(by, "nothing to go back to");
   const ItemId before = focused();
   leaveTop();
   stack_.pop_back();
-  std::erase_if(queue_, [&](const Happened& h) { return h.depth >= stack_.size(); });
-  add({0, TraceType::Back, {}, {}, top().screen->id, {}, {}, {}, 0, {}});
+  add({.type = TraceType::Back, .screen = top().screen->id});
   enter(before);
 }
 
-// Focus comes to the screen now on top: where it was, else where the screen says.
+// Focus comes to the screen now on top: where it was, else where the screen says. Then pointers
+// that rest are over what lies beneath them now.
 void Session::enter(const ItemId& before) {
   ScreenRun& run = top();
   const bool returns = run.focus >= 0;
   int box = returns ? run.focus : entryBox(*run.screen, run.routes, project().settings.rightToLeft);
-  if (box >= 0 && !returns && run.screen->passDisabled &&
-      !run.buttons[size_t(box)].running.signals.has(Signals::Enabled))
+  if (box >= 0 && !returns && run.screen->passDisabled && !isEnabled(box))
     box = stepFrom(run, box, true, project().settings.rightToLeft);
-  if (box < 0) return;
-  add({0,
-       TraceType::Focus,
-       run.buttons[size_t(box)].item->id,
-       before,
-       {},
-       {},
-       {},
-       {},
-       0,
-       returns ? "back" : "entry"});
-  run.focus = box;
-  showFocus();
-}
-
-// Looks follow at once; what reaches beyond the button waits until the event is worked off.
-void Session::collect(size_t depth, int box) {
-  ButtonRun& run = button(depth, box);
-  for (const Outcome& outcome : outcomes_) {
-    if (outcome.type == OutcomeType::State) {
-      const auto& states = run.kind->machine->states;
-      run.player.go(outcome.to,
-                    run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).pace,
-                    outcome.at);
-      if (outcome.from != outcome.to)
-        add({0,
-             TraceType::State,
-             run.item->id,
-             {},
-             {},
-             states[outcome.from].id,
-             states[outcome.to].id,
-             {},
-             0,
-             {}});
-    } else if (outcome.type == OutcomeType::SetValue) {
-      // At once, so that the next machine that the same message reaches counts on from it.
-      values_[outcome.index] = outcome.value;
-      add({0,
-           TraceType::Value,
-           {},
-           {},
-           {},
-           {},
-           {},
-           symbols_.values[outcome.index],
-           outcome.value,
-           {}});
-    } else {
-      queue_.push_back({depth, box, outcome});
-    }
+  if (box >= 0) {
+    add({.type = TraceType::Focus,
+         .item = run.buttons[size_t(box)].item->id,
+         .fromItem = before,
+         .how = returns ? "back" : "entry"});
+    run.focus = box;
+    withButton(topDepth(), box, [](const Program& program, Running& running, const StepContext& c) {
+      bristle::setFocus(program, running, true, c);
+    });
   }
-  outcomes_.clear();
-}
-
-void Session::settle() {
-  if (settling_) return;
-  settling_ = true;
-  // Messages may answer messages; a chain without end is cut like one of timers.
-  for (int i = 0; !queue_.empty() && !ended_; ++i) {
-    const Happened next = queue_.front();
-    queue_.pop_front();
-    if (next.depth >= stack_.size()) continue;
-    if (i > 1000) {
-      add({0,
-           TraceType::Runaway,
-           button(next.depth, next.box).item->id,
-           {},
-           {},
-           {},
-           {},
-           {},
-           0,
-           {}});
-      queue_.clear();
-      break;
-    }
-    handle(next);
-  }
-  settling_ = false;
-}
-
-void Session::handle(const Happened& happened) {
-  const Item& item = *button(happened.depth, happened.box).item;
-  const Outcome& outcome = happened.outcome;
-  switch (outcome.type) {
-    case OutcomeType::State:
-      break;
-    case OutcomeType::Activate:
-      perform(item);
-      break;
-    case OutcomeType::Message:
-      send(static_cast<int>(outcome.index));
-      break;
-    case OutcomeType::SetValue:
-      break;  // done when it was collected
-    case OutcomeType::Sound:
-      add({0,
-           TraceType::Sound,
-           item.id,
-           {},
-           {},
-           {},
-           {},
-           {},
-           outcome.value,
-           symbols_.sounds[outcome.index]});
-      break;
-    case OutcomeType::Runaway:
-      add({0, TraceType::Runaway, item.id, {}, {}, {}, {}, {}, 0, {}});
-      break;
-  }
-}
-
-void Session::perform(const Item& item) {
-  add({0, TraceType::Activate, item.id, {}, {}, {}, {}, {}, 0, {}});
-  const Action& action = item.button()->action;
-  switch (action.type) {
-    case ActionType::None:
-      break;
-    case ActionType::Open:
-      push(action.screen, TraceType::Open, item.id);
-      break;
-    case ActionType::PutOnTop:
-      push(action.screen, TraceType::OnTop, item.id);
-      break;
-    case ActionType::Back:
-      if (stack_.size() > 1) {
-        pop();
-      } else {
-        add({0, TraceType::Bump, item.id, {}, {}, {}, {}, {}, 0, "nothing to go back to"});
-      }
-      break;
-    case ActionType::Message:
-      send(symbols_.messageIndex(action.message));
-      break;
-    case ActionType::Quit:
-      add({0, TraceType::Quit, {}, {}, {}, {}, {}, {}, 0, {}});
-      ended_ = true;
-      break;
-  }
-}
-
-void Session::send(int message) {
-  add({0, TraceType::Message, {}, {}, {}, {}, {}, {}, 0, symbols_.messages[size_t(message)]});
-  for (size_t d = 0; d < stack_.size(); ++d)
-    for (size_t b = 0; b < stack_[d].buttons.size(); ++b)
-      withButton(d, static_cast<int>(b),
-                 [&](const Program& program, Running& run, const StepContext& c) {
-                   deliver(program, run, Event::Message, c, message);
-                 });
+  pointAnew();
 }
 
 }  // namespace bristle

@@ -29,12 +29,12 @@ enum class TraceType : std::uint8_t {
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;
-  ItemId item, fromItem;
-  ScreenId screen;
-  StateId fromState, toState;
-  ValueId value;
+  ItemId item = {}, fromItem = {};
+  ScreenId screen = {};
+  StateId fromState = {}, toState = {};
+  ValueId value = {};
   double number = 0;
-  std::string how;
+  std::string how = {};
   bool operator==(const TraceEntry&) const = default;
 };
 

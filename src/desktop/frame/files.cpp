@@ -1,11 +1,15 @@
 #include "desktop/frame/files.h"
 
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMessageBox>
 #include <QPushButton>
 
-#include "core/formats/project_file.h"
+#include "core/document/used_files.h"
+#include "core/formats/copy_files.h"
+#include "core/formats/project_store.h"
+#include "desktop/view/ask_file.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -13,6 +17,7 @@ namespace {
 
 constexpr int kMostRecent = 8;
 const QString kRecentKey = QStringLiteral("recent");
+const QString kEnding = QStringLiteral(".bristle");
 
 QString filter() {
   return QObject::tr("Bristle projects (*.bristle)");
@@ -47,25 +52,35 @@ void Files::complain(const QString& what, const QString& why) {
 
 bool Files::newProject() {
   if (!mayLeave()) return false;
-  path_.clear();
-  stamp_ = {};
+  setPath({}, {});
   work_.replace(emptyProject(), {}, false);
   Q_EMIT pathChanged();
   return true;
 }
 
+void Files::setPath(const QString& path, const FileStamp& stamp) {
+  path_ = path;
+  stamp_ = stamp;
+  work_.setFile(path);
+}
+
 Result<QString> Files::load(const QString& wanted) {
   const QString path = QFileInfo(wanted).absoluteFilePath();
-  const auto text = readFile(fromQt(path));
-  if (!text) return tl::unexpected(text.error());
-  auto opened = parseProject(*text);
-  if (!opened) return fail(fromQt(path) + " " + opened.error().place, opened.error().reason);
-  path_ = path;
-  stamp_ = stampOf(fromQt(path));
-  work_.replace(std::move(opened->project), QFileInfo(path).absolutePath(), opened->readOnly);
+  auto stored = loadProject(fromQt(path));
+  if (!stored) return tl::unexpected(stored.error());
+  setPath(path, stored->stamp);
+  work_.replace(std::move(stored->opened.project), QFileInfo(path).absolutePath(),
+                stored->opened.readOnly);
   remember(path);
   Q_EMIT pathChanged();
-  return toQt(opened->note);
+  return toQt(stored->opened.note);
+}
+
+void Files::restore(Project project, const QString& path, const FileStamp& stamp) {
+  setPath(path, stamp);
+  work_.replace(std::move(project), path.isEmpty() ? QString() : QFileInfo(path).absolutePath(), false);
+  work_.markUnsaved();
+  Q_EMIT pathChanged();
 }
 
 bool Files::open(const QString& path) {
@@ -105,19 +120,17 @@ bool Files::save() {
 }
 
 bool Files::saveAsked() {
-  QString path = QFileDialog::getSaveFileName(
-      window_, tr("Save the project"),
-      path_.isEmpty() ? work_.folder() + QStringLiteral("/") + toQt(work_.project().name) +
-                            QStringLiteral(".bristle")
-                      : path_,
-      filter());
-  if (path.isEmpty()) return false;
-  if (!path.endsWith(QStringLiteral(".bristle"))) path += QStringLiteral(".bristle");
-  return saveAs(path);
+  const QString start = path_.isEmpty() ? work_.folder() + QStringLiteral("/") +
+                                              toQt(work_.project().name) + kEnding
+                                        : path_;
+  // A project that is open read-only must go elsewhere; its own name is as good as any otherwise.
+  const QString path = askWhereToSave(window_, tr("Save the project"), start, filter(), kEnding,
+                                      work_.readOnly() ? path_ : QString());
+  return !path.isEmpty() && saveAs(path);
 }
 
 bool Files::saveAs(const QString& path) {
-  const QString full = QFileInfo(path).absoluteFilePath();
+  const QString full = withEnding(QFileInfo(path).absoluteFilePath(), kEnding);
   if (work_.readOnly() && full == path_) {
     complain(tr("This project is open read-only."), tr("Save it under another name."));
     return false;
@@ -135,15 +148,31 @@ bool Files::saveAs(const QString& path) {
   return write(full);
 }
 
+// What the project uses goes where it goes.
+bool Files::takeAlong(const QString& folder) {
+  if (work_.folder().isEmpty() || folder == work_.folder()) return true;
+  const UsedFiles used = filesOf(work_.project());
+  std::set<std::string> all = used.pictures;
+  all.insert(used.sounds.begin(), used.sounds.end());
+  for (const QString& take : QDir(work_.folder() + QStringLiteral("/takes"))
+                                 .entryList({QStringLiteral("*.jsonl")}, QDir::Files))
+    all.insert(fromQt(QStringLiteral("takes/") + take));
+  const auto copied = copyFiles(fromQt(work_.folder()), fromQt(folder), all);
+  if (!copied)
+    complain(tr("The project is not saved: its pictures, sounds and takes can’t be taken along."),
+             toQt(copied.error().text()));
+  return copied.has_value();
+}
+
 bool Files::write(const QString& path) {
   work_.seal();
-  const auto stamp = writeFile(fromQt(path), writeProject(work_.project()));
+  if (!takeAlong(QFileInfo(path).absolutePath())) return false;
+  const auto stamp = saveProject(fromQt(path), work_.project());
   if (!stamp) {
     complain(tr("The project is not saved."), toQt(stamp.error().text()));
     return false;
   }
-  path_ = path;
-  stamp_ = *stamp;
+  setPath(path, *stamp);
   work_.setFolder(QFileInfo(path).absolutePath());
   work_.markSaved();
   remember(path);

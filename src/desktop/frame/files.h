@@ -18,6 +18,10 @@ class Files : public QObject {
   Files(Work& work, QSettings& settings, QWidget* window);
 
   const QString& path() const { return path_; }
+  // Of the file as it was opened or saved last.
+  const FileStamp& stamp() const { return stamp_; }
+  // Goes on with work that was never saved, of the file that had this stamp then.
+  void restore(Project project, const QString& path, const FileStamp& stamp);
   QStringList recent() const;
 
   // Each asks first where changes would be lost; false when nothing came of it.
@@ -38,6 +42,8 @@ class Files : public QObject {
 
  private:
   bool write(const QString& path);
+  bool takeAlong(const QString& folder);
+  void setPath(const QString& path, const FileStamp& stamp);
   void remember(const QString& path);
   void complain(const QString& what, const QString& why);
 

@@ -17,7 +17,9 @@
 #include <QtConcurrent>
 
 #include "deliver/pictures.h"
+#include "desktop/frame/autosave.h"
 #include "desktop/frame/finder.h"
+#include "desktop/frame/recovery_page.h"
 #include "desktop/frame/theme.h"
 #include "desktop/shelf/shelf.h"
 #include "devices/sound_file.h"
@@ -62,6 +64,7 @@ Window::Window(const QString& settingsFile)
   applyTheme(*qApp,
              settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
   files_ = new Files(work_, settings_, this);
+  autosave_ = new Autosave(work_, *files_, unsavedFolder(), this);
   auto* all = new QWidget;
   auto* column = new QVBoxLayout(all);
   column->setContentsMargins(0, 0, 0, 0);
@@ -308,6 +311,7 @@ void Window::showBench(int index) {
   current_ = index;
   tabs_->button(index)->setChecked(true);
   pages_->setCurrentWidget(bench);
+  cards_->show();
   cards_->setCurrentWidget(cardOf_[bench]);
   benchMenu_->clear();
   for (QAction* action : bench->commands()) benchMenu_->addAction(action);
@@ -351,11 +355,12 @@ void Window::refresh() {
 // copy may be read while this one is edited.
 void Window::findFindings() {
   if (finding_.isRunning()) return findingSoon_.start();
-  finding_.setFuture(QtConcurrent::run([project = work_.project(), folder = work_.folder()] {
-    return check(project, [&](const std::string& sound) {
-      return whyNoSound(fromQt(QDir(folder).filePath(toQt(sound))));
-    });
-  }));
+  finding_.setFuture(
+      QtConcurrent::run([project = work_.project(), folder = fromQt(work_.folder())] {
+        return check(project,
+                     {[&](const std::string& file) { return whyNoSound(folder, file); },
+                      [&](const std::string& file) { return whyNoPicture(folder, file); }});
+      }));
 }
 
 void Window::showFindings() {
@@ -388,11 +393,12 @@ void Window::deliver() {
   QProgressDialog progress(tr("Writing pictures"), tr("Stop"), 0, 0, this);
   progress.setWindowModality(Qt::WindowModal);
   const auto done =
-      deliverPictures(work_.project(), work_.looks(), fromQt(folder), [&](int at, int of) {
-        progress.setMaximum(of);
-        progress.setValue(at);
-        return !progress.wasCanceled();
-      });
+      deliverPictures(work_.project(), work_.looks(), fromQt(folder),
+                      {.progress = [&](int at, int of) {
+                        progress.setMaximum(of);
+                        progress.setValue(at);
+                        return !progress.wasCanceled();
+                      }});
   work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder)
                   : toQt(done.error().text()),
              !done);
@@ -419,7 +425,26 @@ void Window::closeEvent(QCloseEvent* event) {
   settings_.setValue(QStringLiteral("geometry"), saveGeometry());
   settings_.setValue(QStringLiteral("bench"), QString::fromLatin1(benches()[size_t(current_)].id));
   settings_.sync();
+  autosave_->clear();
   event->accept();
+}
+
+void Window::offerUnsaved() {
+  auto* page = new RecoveryPage(work_, *autosave_, *files_);
+  if (!page->showNext()) return delete page;
+  recovery_ = page;
+  pages_->addWidget(page);
+  cards_->hide();
+  pages_->setCurrentWidget(page);
+  page->setFocus();
+  connect(page, &RecoveryPage::done, this, [this] {
+    pages_->removeWidget(recovery_);
+    recovery_->deleteLater();
+    recovery_ = nullptr;
+    cards_->show();
+    const int bench = std::exchange(current_, -1);
+    showBench(bench);
+  });
 }
 
 }  // namespace bristle

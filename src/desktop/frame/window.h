@@ -21,7 +21,9 @@ class QToolButton;
 
 namespace bristle {
 
+class Autosave;
 class Finder;
+class RecoveryPage;
 
 class Window : public QMainWindow {
   Q_OBJECT
@@ -31,6 +33,9 @@ class Window : public QMainWindow {
 
   Work& work() { return work_; }
   Files& files() { return *files_; }
+  Autosave& autosave() { return *autosave_; }
+  // Shows what was left unsaved by a program that was killed, where there is any.
+  void offerUnsaved();
   // By the bench's id: "shape", "place", "route", "rehearse".
   void openBench(const QString& id);
   Bench* bench(const QString& id);
@@ -62,6 +67,8 @@ class Window : public QMainWindow {
   Work work_;
   QSettings settings_;
   Files* files_ = nullptr;
+  Autosave* autosave_ = nullptr;
+  RecoveryPage* recovery_ = nullptr;
   std::vector<Bench*> benches_;  // null until needed
   std::map<Bench*, QWidget*> cardOf_;
   int current_ = -1;

@@ -1,5 +1,7 @@
 #include "desktop/frame/work.h"
 
+#include <QApplication>
+#include <QKeyEvent>
 #include <algorithm>
 
 #include "paint/convert.h"
@@ -23,7 +25,44 @@ PropKey firstRow(const Kind& kind) {
 
 Work::Work() : history_(emptyProject()) {
   keepPicksValid();
+  if (qApp) qApp->installEventFilter(this);
   connect(&sounds_, &Sounds::failed, this, [this](const QString& why) { tell(why, true); });
+}
+
+namespace {
+
+// A burst of typing in one field is one step until it is committed or left.
+bool isTyping(const QKeyEvent& event) {
+  const QWidget* field = QApplication::focusWidget();
+  const bool inText = field && (field->inherits("QLineEdit") || field->inherits("QPlainTextEdit") ||
+                                field->inherits("QAbstractSpinBox"));
+  if (!inText || event.modifiers() & (Qt::ControlModifier | Qt::AltModifier)) return false;
+  const int key = event.key();
+  return key != Qt::Key_Return && key != Qt::Key_Enter && key != Qt::Key_Tab &&
+         key != Qt::Key_Backtab && key != Qt::Key_Escape;
+}
+
+}  // namespace
+
+bool Work::eventFilter(QObject* watched, QEvent* event) {
+  switch (event->type()) {
+    case QEvent::MouseButtonPress:
+    case QEvent::MouseButtonDblClick:
+    case QEvent::TouchBegin:
+      seal();
+      break;
+    case QEvent::KeyPress:
+    case QEvent::ShortcutOverride: {
+      const auto& key = *static_cast<QKeyEvent*>(event);
+      // A key that is held is one gesture, and so are arrows that follow one another: a nudge.
+      const bool arrow = key.key() >= Qt::Key_Left && key.key() <= Qt::Key_Down;
+      if (!key.isAutoRepeat() && !arrow && !isTyping(key)) seal();
+      break;
+    }
+    default:
+      break;
+  }
+  return QObject::eventFilter(watched, event);
 }
 
 bool Work::perform(const Edit& edit) {
@@ -67,6 +106,11 @@ void Work::setFolder(const QString& folder) {
 void Work::markSaved() {
   history_.markSaved();
   readOnly_ = false;  // it has a file of its own now
+  Q_EMIT historyChanged();
+}
+
+void Work::markUnsaved() {
+  history_.markUnsaved();
   Q_EMIT historyChanged();
 }
 

@@ -38,11 +38,15 @@ class Work : public QObject {
   // False when it was refused; the person has been told why then.
   bool perform(const Edit& edit);
   void seal() { history_.seal(); }
+  // Ends the step that edits may still join, whenever a person begins something new: presses a
+  // button of the mouse, or a key that is not text in a field.
+  bool eventFilter(QObject* watched, QEvent* event) override;
   void undo();
   void redo();
   // Another project, with a history of its own.
   void replace(Project project, const QString& folder, bool readOnly);
   void markSaved();
+  void markUnsaved();
   bool saved() const { return history_.saved(); }
   bool readOnly() const { return readOnly_; }
 
@@ -78,6 +82,9 @@ class Work : public QObject {
   // Where pictures and takes of the project lie; empty until it is saved.
   const QString& folder() const { return folder_; }
   void setFolder(const QString& folder);
+  // The project's own file, which nothing but saving may write; empty until it is saved.
+  const QString& file() const { return file_; }
+  void setFile(const QString& file) { file_ = file; }
   void tell(const QString& message, bool wrong = false) { Q_EMIT told(message, wrong); }
 
  Q_SIGNALS:
@@ -96,7 +103,7 @@ class Work : public QObject {
   LookTables tables_;
   FontMeasure measure_;
   Sounds sounds_;
-  QString folder_;
+  QString folder_, file_;
   bool readOnly_ = false;
   std::optional<Layout> layout_;
   std::optional<ScreenRoutes> routes_;

@@ -64,7 +64,11 @@ LawWatch::LawWatch(Work& work, QObject* parent) : QObject(parent), work_(work) {
   soon_.setInterval(kSoon);
   connect(&soon_, &QTimer::timeout, this, &LawWatch::begin);
   const auto again = [this] {
-    if (stop_) *stop_ = true;  // what is being checked is out of date
+    if (stop_) *stop_ = true;  // what is being checked is out of date, and so is what was offered
+    if (last_ && !last_->mends.empty()) {
+      last_->mends.clear();
+      Q_EMIT changed();
+    }
     if (on_) soon_.start();
   };
   connect(&work, &Work::changed, this, again);

@@ -147,7 +147,7 @@ void LawsPanel::mend() {
       now ? now->mends.find(list_->currentRow()) : std::map<int, Mend>::const_iterator{};
   if (!now || at == now->mends.end() || !work_.machine()) return;
   const Mend mend = at->second;
-  work_.perform(mendMachine(work_.machine()->id, mend.after));
+  work_.perform(mendMachine(work_.machine()->id, mend.before, mend.after));
 }
 
 void LawsPanel::show(int law) {

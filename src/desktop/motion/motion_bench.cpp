@@ -3,13 +3,14 @@
 #include <QAction>
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QSaveFile>
 #include <QSplitter>
 #include <QVBoxLayout>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
+#include "core/formats/file_io.h"
 #include "deliver/statechart.h"
+#include "desktop/view/ask_file.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "paint/convert.h"
@@ -137,7 +138,8 @@ void MotionBench::addCommands() {
   });
   add(tr("Export as a statechart…"), {}, [this, charts] {
     const QString path =
-        QFileDialog::getSaveFileName(this, tr("Export as a statechart"), work_.folder(), charts);
+        askWhereToSave(this, tr("Export as a statechart"), work_.folder(), charts,
+                       QStringLiteral(".scxml"));
     if (!path.isEmpty()) exportChart(path);
   });
   add(tr("Scope or time line of the state"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {
@@ -148,13 +150,11 @@ void MotionBench::addCommands() {
 }
 
 bool MotionBench::importChart(const QString& path) {
-  QFile file(path);
   const Machine* machine = work_.machine();
-  if (!machine || !file.open(QIODevice::ReadOnly)) {
-    work_.tell(tr("%1: %2").arg(path, file.errorString()), true);
-    return false;
-  }
-  const auto read = readStatechart(file.readAll(), work_.project());
+  if (!machine) return false;
+  const auto bytes = readFile(fromQt(path), 16 << 20);
+  if (!bytes) return work_.tell(toQt(bytes.error().text()), true), false;
+  const auto read = readStatechart(QByteArray::fromStdString(*bytes), work_.project());
   if (!read) {
     work_.tell(toQt(read.error().text()), true);
     return false;
@@ -162,17 +162,15 @@ bool MotionBench::importChart(const QString& path) {
   return work_.perform(replaceMachine(machine->id, *read));
 }
 
-bool MotionBench::exportChart(const QString& path) {
+bool MotionBench::exportChart(const QString& wanted) {
   const Machine* machine = work_.machine();
-  const auto chart = machine ? writeStatechart(*machine, work_.project()) : Result<QByteArray>();
-  QSaveFile file(path);
-  const bool done = chart && file.open(QIODevice::WriteOnly) &&
-                    file.write(*chart) == chart->size() && file.commit();
-  work_.tell(done    ? tr("Written: %1").arg(path)
-             : chart ? tr("%1: %2").arg(path, file.errorString())
-                     : toQt(chart.error().text()),
-             !done);
-  return done;
+  if (!machine) return false;
+  const QString path = withEnding(wanted, QStringLiteral(".scxml"));
+  const auto chart = writeStatechart(*machine, work_.project());
+  if (!chart) return work_.tell(toQt(chart.error().text()), true), false;
+  const auto written = writeFile(fromQt(path), chart->toStdString());
+  work_.tell(written ? tr("Written: %1").arg(path) : toQt(written.error().text()), !written);
+  return written.has_value();
 }
 
 void MotionBench::enter() {

@@ -44,10 +44,10 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
   std::tie(earlier_, later_) = form_->buttons(
       {tr("Answers earlier"), tr("↑ Earlier"),
        [this] {
-         work_.perform(moveTransition(work_.machine()->id, size_t(view_.transition()), -1));
+         reorder(-1);
        }},
       {tr("Answers later"), tr("↓ Later"), [this] {
-         work_.perform(moveTransition(work_.machine()->id, size_t(view_.transition()), 1));
+         reorder(1);
        }});
   form_->button(tr("Add a transition"), [this] { addOne(); });
   buildTransition();
@@ -181,6 +181,15 @@ const Transition* MotionCard::picked() const {
   return m && at >= 0 && at < int(m->transitions.size()) ? &m->transitions[size_t(at)] : nullptr;
 }
 
+// What is picked stays picked, so that another click moves it on.
+void MotionCard::reorder(int by) {
+  const Machine* m = work_.machine();
+  if (!m || !picked()) return;
+  const auto at = static_cast<size_t>(view_.transition());
+  const auto to = placeAfterMove(*m, at, by);
+  if (to && work_.perform(moveTransition(m->id, at, by))) view_.pickTransition(int(*to));
+}
+
 bool MotionCard::change(const std::string& name, const std::function<void(Transition&)>& change) {
   return picked() && work_.perform(changeTransition(work_.machine()->id, size_t(view_.transition()),
                                                     name, {}, change));
@@ -188,8 +197,16 @@ bool MotionCard::change(const std::string& name, const std::function<void(Transi
 
 void MotionCard::setEffect(EffectType type, bool on, const Effect& effect) {
   change("change effects", [&](Transition& t) {
-    std::erase_if(t.effects, [&](const Effect& e) { return e.type == type; });
-    if (on) t.effects.push_back(effect);
+    // Of several of a sort the first is what the card shows; the others, and the order, stay.
+    const auto first = std::find_if(t.effects.begin(), t.effects.end(),
+                                    [&](const Effect& e) { return e.type == type; });
+    if (first == t.effects.end()) {
+      if (on) t.effects.push_back(effect);
+    } else if (on) {
+      *first = effect;
+    } else {
+      t.effects.erase(first);
+    }
   });
 }
 
@@ -198,7 +215,7 @@ void MotionCard::chooseSound() {
                                                     tr("Sounds (*.wav *.ogg *.oga)"));
   if (path.isEmpty()) return;
   // Looked at before it is copied.
-  if (const std::string why = whyNoSound(fromQt(path)); !why.empty())
+  if (const std::string why = whyNoSound(fromQt(QFileInfo(path).path()), fromQt(QFileInfo(path).fileName())); !why.empty())
     return work_.tell(tr("%1: %2").arg(path, toQt(why)), true);
   if (const auto file = broughtInside(work_, path, QStringLiteral("sounds"))) setSound(*file);
 }
@@ -206,7 +223,7 @@ void MotionCard::chooseSound() {
 // A file that cannot be used is refused at once, with the reason.
 bool MotionCard::setSound(const QString& file) {
   const std::string why =
-      file.isEmpty() ? std::string() : whyNoSound(fromQt(QDir(work_.folder()).filePath(file)));
+      file.isEmpty() ? std::string() : whyNoSound(fromQt(work_.folder()), fromQt(file));
   if (!why.empty()) {
     work_.tell(tr("%1: %2").arg(file, toQt(why)), true);
     return false;

@@ -16,6 +16,7 @@ class MotionCard : public QWidget {
   MotionCard(Work& work, MotionView& view);
   // A new transition from the picked state.
   void addOne();
+  void reorder(int by);
 
  Q_SIGNALS:
   void wantsTemplate(bristle::Template which);

@@ -4,6 +4,9 @@
 #include <QToolButton>
 
 namespace bristle {
+namespace {
+constexpr int kUnit = 1000;  // beside the controllers that are plugged in
+}
 
 Pad::Pad(Rehearsal& rehearsal, QWidget* parent) : QWidget(parent), rehearsal_(rehearsal) {
   auto* grid = new QGridLayout(this);
@@ -35,6 +38,7 @@ QToolButton* Pad::key(const QString& text, const QString& name, InputType type, 
     e.device = Device::Controller;
     e.dir = dir;
     e.down = down;
+    e.unit = kUnit;
     rehearsal_.send(e);
   };
   connect(button, &QToolButton::pressed, this, [send] { send(true); });

@@ -11,20 +11,25 @@ Rehearsal::Rehearsal(Work& work) : work_(work) {
 }
 
 bool Rehearsal::start() {
-  stop();
   const Display* display = work_.display();
-  if (!display) return false;
-  auto session = Session::start(work_.project(), *display, work_.measure());
+  return display && begin(Session::start(work_.project(), *display, work_.measure()));
+}
+
+bool Rehearsal::begin(Result<Session> session) {
+  stop();
   if (!session) {
-    work_.tell(tr("Nothing to rehearse yet: %1").arg(toQt(session.error().text())), true);
+    problem_ = toQt(session.error().text());
+    work_.tell(tr("Nothing to rehearse yet: %1").arg(problem_), true);
     return false;
   }
+  problem_.clear();
   session_ = std::move(*session);
   session_->setHitTest(&hits_);
   session_->setReducedMotion(reduced_);
   told_ = 0;
   fed_.clear();
-  check_ = {};
+  failures_.clear();
+  stopped_.clear();
   base_ = 0;
   driven_ = false;
   elapsed_.start();
@@ -35,7 +40,7 @@ bool Rehearsal::start() {
 
 void Rehearsal::stop() {
   timer_.stop();
-  take_.reset();
+  player_.reset();
   session_.reset();
 }
 
@@ -67,7 +72,7 @@ void Rehearsal::feed(const InputEvent& event) {
 }
 
 void Rehearsal::send(InputEvent event) {
-  if (!session_ || take_) return;
+  if (!session_ || player_) return;
   event.at = clock();
   feed(event);
   Q_EMIT advanced();
@@ -75,10 +80,10 @@ void Rehearsal::send(InputEvent event) {
 
 void Rehearsal::tick() {
   if (!session_) return;
-  if (take_) {
+  if (player_) {
     playDue();
   } else {
-    session_->feed({clock(), InputType::Tick, {}, 0, 0, {}, true});
+    session_->feed({.at = clock()});
   }
   // One frame more after the last motion: it shows where that ended.
   const bool moves = session_->moving();
@@ -101,41 +106,36 @@ void Rehearsal::setReducedMotion(bool on) {
   if (session_) session_->setReducedMotion(on);
 }
 
+bool Rehearsal::startFor(const Take& take) {
+  if (!begin(sessionFor(work_.project(), take, work_.measure(), &hits_))) return false;
+  work_.pickDisplay(session_->display().id);
+  return true;
+}
+
 bool Rehearsal::replay(Take take) {
-  const Display* display = take.display ? find(work_.project(), take.display) : work_.display();
-  if (!display) {
-    work_.tell(tr("The take is for a display that is not there."), true);
-    return false;
-  }
-  work_.pickDisplay(display->id);
-  if (!start()) return false;
+  if (!startFor(take)) return false;
   take_ = std::move(take);
-  nextStep_ = 0;
+  player_ = std::make_unique<TakePlayer>(take_, *session_,
+                                         [this](const InputEvent& event) { feed(event); });
   return true;
 }
 
 // Each step is fed at its own time, so that the trace is the same however fast it is shown.
 void Rehearsal::playDue() {
   const Ms now = clock();
-  while (nextStep_ < take_->steps.size()) {
-    const TakeStep& step = take_->steps[nextStep_];
-    const bool isEvent = std::holds_alternative<InputEvent>(step.what);
-    const Ms at =
-        isEvent ? std::get<InputEvent>(step.what).at : std::get<Expectation>(step.what).at;
-    if (at > now) break;
-    ++nextStep_;
-    session_->feed({at, InputType::Tick, {}, 0, 0, {}, true});
-    if (!isEvent) {
-      check_.check(step, session_->trace());
-    } else if (const auto event = eventOf(step, *session_)) {
-      feed(*event);
+  while (!player_->atEnd() && player_->due() <= now) {
+    if (const auto done = player_->step(); !done) {
+      stopped_ = toQt(done.error().text());
+      return endReplay();
     }
   }
-  if (nextStep_ < take_->steps.size()) {
-    session_->feed({now, InputType::Tick, {}, 0, 0, {}, true});
-    return;
-  }
-  take_.reset();
+  if (player_->atEnd()) return endReplay();
+  session_->feed({.at = now});
+}
+
+void Rehearsal::endReplay() {
+  failures_ = player_->failures();
+  player_.reset();
   Q_EMIT replayEnded();
 }
 

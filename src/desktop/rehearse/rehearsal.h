@@ -18,8 +18,10 @@ class Rehearsal : public QObject {
  public:
   explicit Rehearsal(Work& work);
 
-  // From the picked screen's project start; tells the person when it cannot.
+  // From the project's first screen; tells the person when it cannot.
   bool start();
+  // Opens what the take is for, and waits for what is sent.
+  bool startFor(const Take& take);
   void stop();
   bool running() const { return session_.has_value(); }
   Session* session() { return session_ ? &*session_ : nullptr; }
@@ -28,8 +30,13 @@ class Rehearsal : public QObject {
   void send(InputEvent event);
   // Plays a take from the start; its own times drive the clock.
   bool replay(Take take);
-  bool replaying() const { return take_.has_value(); }
-  const std::vector<TakeFailure>& failures() const { return check_.failures(); }
+  bool replaying() const { return player_ != nullptr; }
+  // Of the take that was replayed last.
+  const std::vector<TakeFailure>& failures() const { return failures_; }
+  // Why the last replay could not come to its end; empty when it did.
+  const QString& stopped() const { return stopped_; }
+  // Why the last start came to nothing.
+  const QString& problem() const { return problem_; }
   Take keep(const std::string& name) const;
 
   // 1, 0.5, 0.25, or 0 to stand still.
@@ -49,16 +56,19 @@ class Rehearsal : public QObject {
   Ms clock() const;
   void tick();
   void feed(const InputEvent& event);
+  bool begin(Result<Session> session);
   void playDue();
+  void endReplay();
   void sound();
 
   Work& work_;
   HitShapes hits_{work_.looks().pictures()};
   std::optional<Session> session_;
   std::vector<InputEvent> fed_;
-  std::optional<Take> take_;
-  size_t nextStep_ = 0;
-  TakeCheck check_;
+  Take take_;
+  std::unique_ptr<TakePlayer> player_;  // of take_ in session_
+  std::vector<TakeFailure> failures_;
+  QString stopped_, problem_;
   QTimer timer_;
   QElapsedTimer elapsed_;
   double speed_ = 1;

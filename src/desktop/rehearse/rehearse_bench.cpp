@@ -162,12 +162,24 @@ void RehearseBench::leave() {
 }
 
 void RehearseBench::restart() {
-  trace_->clear();
-  shown_ = 0;
-  result_->setText({});
+  clearTrace();
   rehearsal_.start();
   stage_->update();
   stage_->setFocus();
+}
+
+bool RehearseBench::restartFor(const Take& take) {
+  clearTrace();
+  const bool started = rehearsal_.startFor(take);
+  stage_->update();
+  stage_->setFocus();
+  return started;
+}
+
+void RehearseBench::clearTrace() {
+  trace_->clear();
+  shown_ = 0;
+  result_->setText({});
 }
 
 void RehearseBench::refresh() {
@@ -208,14 +220,17 @@ void RehearseBench::replayPicked() {
   if (path.isEmpty()) return;
   auto take = readTake(path);
   if (!take) return work_.tell(toQt(take.error().text()), true);
-  trace_->clear();
-  shown_ = 0;
-  result_->setText(tr("Replaying…"));
-  rehearsal_.replay(std::move(*take));
+  clearTrace();
+  if (rehearsal_.replay(std::move(*take)))
+    result_->setText(tr("Replaying…"));
+  else
+    result_->setText(tr("The take can’t be played: %1").arg(rehearsal_.problem()));
 }
 
 void RehearseBench::told() {
   const auto& failures = rehearsal_.failures();
+  if (!rehearsal_.stopped().isEmpty())
+    return result_->setText(tr("The take failed: %1").arg(rehearsal_.stopped()));
   if (failures.empty()) return result_->setText(tr("The take passed: all came as expected."));
   result_->setText(
       tr("The take failed %n time(s). First, line %1 expected “%2”.", nullptr, int(failures.size()))

@@ -27,12 +27,15 @@ class RehearseBench : public Bench {
   Rehearsal& rehearsal() { return rehearsal_; }
   Stage& stage() { return *stage_; }
   void restart();
+  // Begins where the take does, and waits for what is sent.
+  bool restartFor(const Take& take);
 
  private:
   void build();
   void buildCard();
   void addCommands();
   void refresh();
+  void clearTrace();
   void refreshTakes();
   void keep();
   void replayPicked();

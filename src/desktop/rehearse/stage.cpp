@@ -39,6 +39,8 @@ std::optional<InputEvent> meaning(int key, bool down) {
     case Qt::Key_Enter:
     case Qt::Key_Space:
       e.type = InputType::Accept;
+      // Each of them ends only what it began.
+      e.key = key == Qt::Key_Return ? 0 : key == Qt::Key_Enter ? 1 : 2;
       return e;
     case Qt::Key_Escape:
       e.type = InputType::Cancel;
@@ -128,14 +130,26 @@ bool Stage::event(QEvent* event) {
     event->accept();
     return true;
   }
+  if (event->type() == QEvent::TouchCancel) {
+    InputEvent gone;
+    gone.type = InputType::Gone;
+    gone.device = Device::Touch;
+    for (const QEventPoint& point : static_cast<QTouchEvent*>(event)->points()) {
+      gone.unit = point.id();
+      rehearsal_.send(gone);
+    }
+    return true;
+  }
   if (event->type() == QEvent::TouchBegin || event->type() == QEvent::TouchUpdate ||
       event->type() == QEvent::TouchEnd) {
-    const auto& points = static_cast<QTouchEvent*>(event)->points();
-    if (points.isEmpty()) return true;
-    const auto type = event->type() == QEvent::TouchBegin ? InputType::PointDown
-                      : event->type() == QEvent::TouchEnd ? InputType::PointUp
-                                                          : InputType::Point;
-    sendPoint(type, points.first().position(), Device::Touch);
+    // Each finger is a pointer of its own.
+    for (const QEventPoint& point : static_cast<QTouchEvent*>(event)->points()) {
+      if (point.state() == QEventPoint::Stationary) continue;
+      const auto type = point.state() == QEventPoint::Pressed    ? InputType::PointDown
+                        : point.state() == QEventPoint::Released ? InputType::PointUp
+                                                                 : InputType::Point;
+      sendPoint(type, point.position(), Device::Touch, point.id());
+    }
     return true;
   }
   return QWidget::event(event);
@@ -166,11 +180,12 @@ void Stage::keyReleaseEvent(QKeyEvent* event) {
   if (!key(event, false)) QWidget::keyReleaseEvent(event);
 }
 
-void Stage::sendPoint(InputType type, const QPointF& widget, Device device) {
+void Stage::sendPoint(InputType type, const QPointF& widget, Device device, int finger) {
   const QPointF at = toScreen(widget);
   InputEvent e;
   e.type = type;
   e.device = device;
+  e.unit = finger;
   e.x = at.x();
   e.y = at.y();
   rehearsal_.send(e);

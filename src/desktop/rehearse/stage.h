@@ -30,7 +30,8 @@ class Stage : public QWidget {
   void focusOutEvent(QFocusEvent* event) override;
 
  private:
-  void sendPoint(InputType type, const QPointF& widget, Device device = Device::Mouse);
+  void sendPoint(InputType type, const QPointF& widget, Device device = Device::Mouse,
+                 int finger = 0);
   bool key(QKeyEvent* event, bool down);
   double zoom() const;
   QPointF origin() const;

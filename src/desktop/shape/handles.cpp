@@ -117,8 +117,9 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
   const QRectF& r = s.rect;
   switch (h.sort) {
     case Handle::Sort::Move:
-      return {cell(column, id, Prop::OffsetX, round1(v.number(Prop::OffsetX) + to.x() - from.x())),
-              cell(column, id, Prop::OffsetY, round1(v.number(Prop::OffsetY) + to.y() - from.y()))};
+      // From where it was when it was grabbed: what rounding takes away in one step is not lost.
+      return {cell(column, id, Prop::OffsetX, round1(h.offset.x() + to.x() - from.x())),
+              cell(column, id, Prop::OffsetY, round1(h.offset.y() + to.y() - from.y()))};
     case Handle::Sort::Size: {
       if (!v.has(Prop::Width))
         return {cell(column, id, Prop::Size,
@@ -219,7 +220,11 @@ std::vector<Handle> handlesOf(Work& work, const Column& column) {
   if (fill)
     addGradient(*s, v, out);
   else
-    out.push_back({Handle::Sort::Move, 0, s->rect.center(), QObject::tr("place")});
+    out.push_back({Handle::Sort::Move,
+                   0,
+                   s->rect.center(),
+                   QObject::tr("place"),
+                   {v.number(Prop::OffsetX), v.number(Prop::OffsetY)}});
   return out;
 }
 

@@ -17,6 +17,7 @@ struct Handle {
   int index = 0;  // of the corner, side or stop
   QPointF at;
   QString name;
+  QPointF offset = {};  // Move: the part's when it was grabbed
 };
 
 // For the picked row's part, as it is in a column.

@@ -1,14 +1,15 @@
 #include "desktop/shape/library_page.h"
 
-#include <QDir>
 #include <QFile>
 #include <QFileDialog>
 #include <QPainter>
 
-#include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
+#include "core/document/used_files.h"
+#include "core/formats/copy_files.h"
+#include "core/formats/project_store.h"
 #include "desktop/frame/theme.h"
 #include "desktop/shape/kind_picture.h"
+#include "desktop/view/ask_file.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -42,6 +43,14 @@ QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, Look
   return out;
 }
 
+}  // namespace
+
+namespace {
+std::set<std::string> filesToTake(const Project& project, const std::vector<KindId>& kinds) {
+  UsedFiles used = filesOf(project, kinds);
+  used.pictures.insert(used.sounds.begin(), used.sounds.end());
+  return std::move(used.pictures);
+}
 }  // namespace
 
 Project LibraryPage::readyMade() {
@@ -91,7 +100,8 @@ LibraryPage::LibraryPage(Work& work, QWidget* parent)
   });
   const auto ask = [this, filter](bool all) {
     const QString path =
-        QFileDialog::getSaveFileName(this, tr("Save a library"), work_.folder(), filter);
+        askWhereToSave(this, tr("Save a library"), work_.folder(), filter,
+                       QStringLiteral(".bristle"), work_.file());
     if (!path.isEmpty()) saveLibrary(path, all);
   };
   connect(save, &QPushButton::clicked, this, [ask] { ask(false); });
@@ -174,37 +184,19 @@ void LibraryPage::refreshChoice() {
   conflictNote_->setVisible(!answers_.empty());
 }
 
-// Pictures come along into the project's folder, under the same names; one that is there already
-// and differs is not written over.
-bool LibraryPage::copyFiles(const std::vector<KindId>& kinds) {
-  const auto files = filesOf(*library_, kinds);
+// Pictures and sounds come along into the project's folder, under the same names; one that is there
+// already and differs is not written over.
+bool LibraryPage::takeFiles(const std::vector<KindId>& kinds) {
+  const std::set<std::string> files = filesToTake(*library_, kinds);
   if (files.empty() || folder_.isEmpty()) return true;
   if (work_.folder().isEmpty()) {
     work_.tell(tr("These kinds have pictures: save the project first, so that they have a place."),
                true);
     return false;
   }
-  for (const std::string& file : files) {
-    const QString from = QDir(folder_).filePath(toQt(file)),
-                  to = QDir(work_.folder()).filePath(toQt(file));
-    if (!QDir::cleanPath(to).startsWith(QDir::cleanPath(work_.folder()) + QLatin1Char('/')) ||
-        !QDir::cleanPath(from).startsWith(QDir::cleanPath(folder_) + QLatin1Char('/'))) {
-      work_.tell(tr("%1 lies outside the library’s folder and is not taken.").arg(toQt(file)),
-                 true);
-      return false;
-    }
-    if (QFile::exists(to)) {
-      const auto mine = readFile(fromQt(to)), theirs = readFile(fromQt(from));
-      if (mine && theirs && *mine == *theirs) continue;
-      work_.tell(tr("%1 is here already and differs; rename one of them first.").arg(toQt(file)),
-                 true);
-      return false;
-    }
-    QDir().mkpath(QFileInfo(to).absolutePath());
-    if (!QFile::copy(from, to)) {
-      work_.tell(tr("%1 could not be copied.").arg(from), true);
-      return false;
-    }
+  if (const auto copied = copyFiles(fromQt(folder_), fromQt(work_.folder()), files); !copied) {
+    work_.tell(tr("Nothing is taken: %1").arg(toQt(copied.error().text())), true);
+    return false;
   }
   work_.looks().pictures().forget();
   return true;
@@ -212,7 +204,7 @@ bool LibraryPage::copyFiles(const std::vector<KindId>& kinds) {
 
 void LibraryPage::take() {
   const auto kinds = chosen();
-  if (kinds.empty() || !copyFiles(kinds)) return;
+  if (kinds.empty() || !takeFiles(kinds)) return;
   std::map<LibraryConflict, OnConflict> answers;
   for (const auto& [conflict, how] : answers_)
     answers[conflict] = static_cast<OnConflict>(how->currentIndex());
@@ -226,33 +218,34 @@ void LibraryPage::take() {
 }
 
 bool LibraryPage::openLibrary(const QString& path) {
-  const auto text = readFile(fromQt(path));
-  if (!text) return work_.tell(toQt(text.error().text()), true), false;
-  auto opened = parseProject(*text);
-  if (!opened) {
-    work_.tell(tr("%1 is no library: %2").arg(path, toQt(opened.error().text())), true);
+  auto stored = loadProject(fromQt(path));
+  if (!stored) {
+    work_.tell(tr("This is no library: %1").arg(toQt(stored.error().text())), true);
     return false;
   }
-  show(std::move(opened->project), QFileInfo(path).absolutePath());
+  show(std::move(stored->opened.project), QFileInfo(path).absolutePath());
   return true;
 }
 
 bool LibraryPage::saveLibrary(const QString& wanted, bool all) {
   if (!work_.kind()) return false;
-  QString path = wanted;
-  if (!path.endsWith(QStringLiteral(".bristle"))) path += QStringLiteral(".bristle");
+  const QString path = withEnding(wanted, QStringLiteral(".bristle"));
+  if (isSameFile(path, work_.file())) {
+    work_.tell(tr("%1 is the project that is open; a library needs another name.").arg(path), true);
+    return false;
+  }
   std::vector<KindId> kinds;
   for (const auto& kind : work_.project().kinds)
     if (all || kind->id == work_.kind()->id) kinds.push_back(kind->id);
   Project library = libraryOf(work_.project(), kinds);
   library.name = fromQt(QFileInfo(path).completeBaseName());
-  const QString folder = QFileInfo(path).absolutePath();
-  for (const std::string& file : filesOf(library, kinds)) {
-    const QString to = QDir(folder).filePath(toQt(file));
-    QDir().mkpath(QFileInfo(to).absolutePath());
-    if (!QFile::exists(to)) QFile::copy(QDir(work_.folder()).filePath(toQt(file)), to);
+  if (!work_.folder().isEmpty()) {
+    const auto copied = copyFiles(fromQt(work_.folder()), fromQt(QFileInfo(path).absolutePath()),
+                                  filesToTake(library, kinds));
+    if (!copied)
+      return work_.tell(tr("Nothing is saved: %1").arg(toQt(copied.error().text())), true), false;
   }
-  const auto written = writeFile(fromQt(path), writeProject(library));
+  const auto written = saveProject(fromQt(path), library);
   if (!written) return work_.tell(toQt(written.error().text()), true), false;
   work_.tell(tr("%1 kinds saved in %2").arg(kinds.size()).arg(path));
   return true;

@@ -28,7 +28,7 @@ class LibraryPage : public Page {
   void refreshChoice();
   void drawSome();
   void take();
-  bool copyFiles(const std::vector<KindId>& kinds);
+  bool takeFiles(const std::vector<KindId>& kinds);
   std::vector<KindId> chosen() const;
   Work& work_;
   Shared<Project> library_;

@@ -9,6 +9,7 @@
 #include "core/formats/file_io.h"
 #include "core/formats/tokens_file.h"
 #include "desktop/frame/theme.h"
+#include "desktop/view/ask_file.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -115,11 +116,11 @@ NamedPage::NamedPage(Work& work, QWidget* parent)
     if (!path.isEmpty()) importTokens(path);
   });
   connect(exporting, &QPushButton::clicked, this, [this, filter] {
-    const QString path = QFileDialog::getSaveFileName(this, tr("Export tokens"),
-                                                      work_.folder() + QStringLiteral("/") +
-                                                          toQt(work_.project().name) +
-                                                          QStringLiteral(".tokens.json"),
-                                                      filter);
+    const QString ending = QStringLiteral(".tokens.json");
+    const QString path = askWhereToSave(
+        this, tr("Export tokens"),
+        work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + ending, filter, ending,
+        work_.file());
     if (!path.isEmpty()) exportTokens(path);
   });
   row({remove_, replacement_, dark_, import, exporting});

@@ -282,8 +282,7 @@ void Wall::mouseMoveEvent(QMouseEvent* event) {
   if (section < 0) return;
   const QPointF to = fromTile(section, event->position());
   const auto edit = dragged(work_, work_.picked().columns.back(), *dragging_, grabbed_, to);
-  if (!edit || !work_.perform(*edit)) return;
-  grabbed_ = to;
+  if (edit) work_.perform(*edit);
 }
 
 void Wall::mouseReleaseEvent(QMouseEvent*) {

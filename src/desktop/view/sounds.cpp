@@ -1,7 +1,6 @@
 #include "desktop/view/sounds.h"
 
-#include <QDir>
-
+#include "core/formats/file_io.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -14,7 +13,8 @@ void Sounds::setFolder(const QString& folder) {
 void Sounds::play(const std::string& file, double volume) {
   const auto [at, fresh] = read_.try_emplace(file);
   if (fresh) {
-    auto sound = readSound(fromQt(QDir(folder_).filePath(toQt(file))));
+    const auto path = fileInside(fromQt(folder_), file);
+    auto sound = path ? readSound(*path) : Result<Sound>(tl::unexpected(path.error()));
     if (sound)
       at->second = std::make_shared<const Sound>(std::move(*sound));
     else

@@ -3,6 +3,7 @@
 
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
+#include "core/document/used_files.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
@@ -101,12 +102,12 @@ TEST(Library, TellsWhichFilesBelongToIt) {
                                                              {Role::Press, "art/b.png"}},
                                                             {}}));
   const KindId kind = p.kinds[0]->id;
-  EXPECT_THAT(filesOf(p, {kind}), ElementsAre("art/a.svg", "art/b.png"));
+  EXPECT_THAT(filesOf(p, {kind}).pictures, ElementsAre("art/a.svg", "art/b.png"));
   p = test::after(p, addPart(kind, PartType::Icon, "Sign"));
   const PartId icon = p.kinds[0]->parts.back().id;
-  EXPECT_EQ(filesOf(p, {kind}).size(), 2U) << "icons of our own are no files";
+  EXPECT_EQ(filesOf(p, {kind}).pictures.size(), 2U) << "icons of our own are no files";
   p = test::after(p, setLook(kind, {Column{}}, {icon, Prop::Icon}, std::string("art/sign.svg")));
-  EXPECT_EQ(filesOf(p, {kind}).size(), 3U);
+  EXPECT_EQ(filesOf(p, {kind}).pictures.size(), 3U);
 }
 
 class Carrying : public testing::Test {

@@ -285,7 +285,6 @@ TEST(OwnLooks, OfAFileAreRefusedWhereTheyAreNonsense) {
   };
   EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": \"big\"").find("/own/base"),
             std::string::npos);
-  EXPECT_NE(with("\"label.size\"", "\"label.girth\"").find("label.size"), std::string::npos);
   EXPECT_NE(with("\"label.size\": 33.0", "\"label.size\": 9000").find("from 4 to 400"),
             std::string::npos);
   EXPECT_NE(with("\"hitForm\": \"alpha\"", "\"hitForm\": \"cloud\"").find("/hitForm"),

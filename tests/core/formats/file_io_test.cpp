@@ -48,7 +48,7 @@ TEST_F(Files, AFullDiskLeavesTheOldFileAndNothingElse) {
   setrlimit(RLIMIT_FSIZE, &before);
   signal(SIGXFSZ, handler);
   ASSERT_FALSE(written);
-  EXPECT_THAT(written.error().text(), HasSubstr("the file is as it was"));
+  EXPECT_THAT(written.error().text(), HasSubstr("what was there is as it was"));
   EXPECT_EQ(*readFile(path("a")), "old and precious");
   EXPECT_EQ(count(), 1U);
 }
@@ -84,6 +84,58 @@ TEST_F(Files, AStampTellsWhenSomebodyElseWrote) {
   EXPECT_NE(stampOf(path("a")), mine);
   fs::remove(path("a"));
   EXPECT_EQ(stampOf(path("a")).size, -1);
+}
+
+TEST_F(Files, WhatAKilledRunLeftIsRemovedButNotWhatOthersWrite) {
+  const auto left = path(".a.bristle-part-abcdef"), other = path(".b.bristle-part-abcdef");
+  const auto mine = path("a.notes");
+  for (const auto& file : {left, other, mine}) std::ofstream(file) << "x";
+  ASSERT_TRUE(writeFile(path("a"), "1"));
+  EXPECT_FALSE(fs::exists(left));
+  EXPECT_TRUE(fs::exists(other)) << "of another file";
+  EXPECT_TRUE(fs::exists(mine));
+}
+
+TEST_F(Files, DevicesFoldersAndLinksThatLeadNowhereAreNeverWrittenOver) {
+  fs::create_symlink(path("nowhere"), path("dangling"));
+  EXPECT_THAT(writeFile(path("dangling"), "x").error().text(), HasSubstr("leads nowhere"));
+  EXPECT_FALSE(fs::exists(path("nowhere")));
+  EXPECT_THAT(writeFile("/dev/null", "x").error().text(), HasSubstr("a device"));
+  ASSERT_EQ(::mkfifo(path("pipe").c_str(), 0600), 0);
+  EXPECT_THAT(writeFile(path("pipe"), "x").error().text(), HasSubstr("a pipe"));
+  EXPECT_THAT(writeFile(folder_.string(), "x").error().text(), HasSubstr("a folder"));
+  EXPECT_THAT(writeFile("", "x").error().text(), HasSubstr("file’s name"));
+}
+
+TEST_F(Files, APipeIsNotWaitedFor) {
+  ASSERT_EQ(::mkfifo(path("pipe").c_str(), 0600), 0);
+  EXPECT_THAT(readFile(path("pipe")).error().text(), HasSubstr("a pipe"));
+}
+
+TEST_F(Files, TheStampIsThatOfTheBytesThatWereRead) {
+  ASSERT_TRUE(writeFile(path("a"), "first"));
+  const auto read = *readStamped(path("a"));
+  EXPECT_EQ(read.stamp, stampOf(path("a")));
+  ASSERT_TRUE(writeFile(path("a"), "secnd"));
+  EXPECT_NE(read.stamp, stampOf(path("a")));
+}
+
+TEST_F(Files, ABatchIsAllOrNothingUntilItIsCommitted) {
+  ASSERT_TRUE(writeFile(path("a"), "old"));
+  {
+    FileBatch batch;
+    ASSERT_TRUE(batch.add(path("a"), "new"));
+    ASSERT_TRUE(batch.add(path("b"), "new"));
+    EXPECT_FALSE(batch.add("/dev/null", "new"));
+  }
+  EXPECT_EQ(*readFile(path("a")), "old");
+  EXPECT_EQ(count(), 1U);
+  FileBatch batch;
+  ASSERT_TRUE(batch.add(path("a"), "new"));
+  ASSERT_TRUE(batch.add(path("b"), "new"));
+  ASSERT_TRUE(batch.commit());
+  EXPECT_EQ(*readFile(path("a")), "new");
+  EXPECT_EQ(count(), 2U);
 }
 
 TEST_F(Files, WhatCannotBeReadIsTold) {

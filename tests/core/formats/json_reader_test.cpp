@@ -68,15 +68,5 @@ TEST(Reader, SaysWhatItFoundInFewWords) {
   EXPECT_EQ(JsonReader::sortOf(Json(std::string(500, 'x'))), "a long text");
 }
 
-TEST(Extras, HoldWhatIsNotKnownAndComeBackAfterTheKnown) {
-  const Json json{{"id", "a"}, {"later", {1, 2}}, {"more", "x"}};
-  const Extras extras = JsonReader::extras(json, {"id"});
-  ASSERT_TRUE(extras.json);
-  Json again{{"id", "a"}};
-  addExtras(again, extras);
-  EXPECT_EQ(again, json);
-  EXPECT_EQ(JsonReader::extras(json, {"id", "later", "more"}), Extras{});
-}
-
 }  // namespace
 }  // namespace bristle

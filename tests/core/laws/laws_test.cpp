@@ -332,7 +332,7 @@ TEST(EachLaw, MayBeSwitchedOffWithAReason) {
 }
 
 TEST(LawTimes, TellWhenATimerCannotComeFirst) {
-  // `after 500` since the press cannot come before `hold` at 300: its transition is never taken.
+  // `after 500` cannot come where `after 300` of the same state leads away: it is never taken.
   Machine m = fromTemplate(Template::HoldToConfirm, {"m"}, "hold", Wins::Hover);
   m.hold = 300;
   Transition t;
@@ -341,7 +341,13 @@ TEST(LawTimes, TellWhenATimerCannotComeFirst) {
   t.after = 500;
   t.to = {"done"};
   m.transitions.push_back(t);
+  m.transitions.push_back(t);
+  m.transitions[m.transitions.size() - 2].after = 300;
   EXPECT_FALSE(couldBeTaken(reportOn(m), m.transitions.size() - 1));
+  m.transitions.pop_back();
+  // `hold` at 300 comes before it, too, but not when the press is dragged off and back after it.
+  m.transitions.back().after = 500;
+  EXPECT_TRUE(couldBeTaken(reportOn(m), m.transitions.size() - 1));
   // … but it can where it is shorter, and then no activation comes of the press.
   m.transitions.back().after = 200;
   const LawReport early = reportOn(m);

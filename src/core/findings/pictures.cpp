@@ -1,0 +1,13 @@
+#include "core/document/used_files.h"
+#include "core/findings/check.h"
+
+namespace bristle {
+
+// Each file once, however often it is used.
+void checkPictures(const Project& project, const WhyNoFile& why, std::vector<Finding>& out) {
+  for (const std::string& file : filesOf(project).pictures)
+    if (std::string reason = why(file); !reason.empty())
+      out.push_back({"picture", "picture “" + file + "”", std::move(reason), {}, {}, {}});
+}
+
+}  // namespace bristle
