@@ -29,10 +29,11 @@ class Judge {
     const Situation& s = explorer_.visits()[visit].at;
     if (left_[s.run.state] < 0) left_[s.run.state] = static_cast<int>(visit);
     reached_[s.run.state] = true;
+    settles(s, visit);
+    if (!explorer_.lasts(visit)) return;  // nobody sees what lasts no time
     disabledLook(s, visit);
     rest(s, visit);
-    settles(s, visit);
-    if (explorer_.waits(s) || !explorer_.lasts(visit)) return;
+    if (explorer_.waits(s)) return;
     follows(s, visit);
     focusShows(s, visit);
   }
@@ -140,7 +141,7 @@ class Judge {
         now.has(Signals::Focus) || report_.of(Law::Rest).broken)
       return;
     if (!explorer_.waits(s)) {
-      if (subject_.program.role(s.run.state) != Role::Rest && explorer_.lasts(visit))
+      if (subject_.program.role(s.run.state) != Role::Rest)
         tell(Law::Rest, visit, fmt::format("left alone it stays in “{}”", name(s.run.state)));
     } else if (neverRests(s)) {
       tell(Law::Rest, visit, "left alone its timers go on for ever and never come to rest");
@@ -168,16 +169,21 @@ class Judge {
     });
   }
 
+  // Follows `after 0` from state to state: without end when the state and the values come again.
   void settles(const Situation& s, size_t visit) {
     if (nextAfter(subject_.program, s.run) != 0 || report_.of(Law::Settles).broken) return;
     SequencePlayer now(subject_.program, explorer_.valuesOf(s));
     Running run = s.run;
+    run.enteredAt = 0;
     run.downSince = 1;  // the other timers are not due yet
     run.nextRepeat = run.nextRepeat < 0 ? -1 : 1;
     now.take(run);
-    now.step({Deed::Wait, 0});
-    if (!now.outcomes().empty() && now.outcomes().back().type == OutcomeType::Runaway)
-      tell(Law::Settles, visit, "`after 0` leads round and round without time passing");
+    std::set<std::tuple<StateIndex, Ms, std::vector<double>>> seen;
+    for (int i = 0; i < kMostTimers && nextAfter(subject_.program, now.run()) == 0; ++i) {
+      if (!seen.insert({now.run().state, now.run().afterDone, now.values()}).second)
+        return tell(Law::Settles, visit, "`after 0` leads round and round without time passing");
+      now.fireAfter();
+    }
   }
 
   Role calledFor(Signals now) const {
@@ -251,6 +257,7 @@ class Judge {
           return "the press ended on it, and nothing was activated";
         return nullptr;
       case Fires::Hold:
+        if (is.count > 1) return "it activates more than once for one press";
         if (e.timer == Timer::Hold ? acts != 1 : released && !subject_.program.usesHold)
           return "held long enough, it does not activate once";
         return e.timer != Timer::Hold && acts > 0
@@ -283,13 +290,16 @@ class Judge {
 
 LawReport checkLaws(const LawSubject& subject) {
   LawReport report;
-  Explorer explorer(subject.program, subject.symbols, subject.values, subject.stop);
+  Explorer explorer(subject.program, subject.symbols, subject.values, subject.stop,
+                    subject.mostWork);
   Judge judge(subject, explorer, report);
   explorer.run([&](size_t visit) { judge.situation(visit); },
                [&](const Edge& edge, size_t from) { judge.edge(edge, from); });
   judge.finish();
   report.visited = explorer.visits().size();
   report.whole = explorer.whole();
+  report.whyNotWhole = explorer.whyNotWhole();
+  if (subject.work) *subject.work += explorer.work();
   for (const Waiver& waiver : subject.machine.waivers)
     if (waiver.law >= 1 && waiver.law <= kLaws)
       report.laws[size_t(waiver.law) - 1].waived =

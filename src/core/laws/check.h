@@ -16,6 +16,8 @@ struct LawSubject {
   std::vector<double> values;  // where the project's values start
   const LawLooks* looks = nullptr;
   const std::atomic<bool>* stop = nullptr;  // set it to give up; the report is not whole then
+  std::int64_t mostWork = Explorer::kMostWork;  // steps; beyond, the report is not whole
+  std::int64_t* work = nullptr;                 // what it took is added here
 };
 LawReport checkLaws(const LawSubject& subject);
 

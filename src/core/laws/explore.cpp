@@ -2,14 +2,20 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
+
+#include "core/machine/formula_bounds.h"
 
 namespace bristle {
 namespace {
 
 constexpr Ms kDone = Ms{1} << 41;  // every `after` of the state has come
 constexpr Ms kNow = Ms{1} << 40;   // the time of every step: what was set in it shows by this
-constexpr size_t kMostCandidates = 16;
-constexpr int kMostMessages = 200;  // in one step
+constexpr size_t kMostCandidates = 31;  // of one value: five bits of a situation's key
+constexpr size_t kMostBounds = 12;
+constexpr size_t kMostMessages = 5000;  // in one step that come to no end and to no repetition
+constexpr size_t kMostAlike = 300;      // situations that differ in nothing but their times
+constexpr std::int64_t kComparedAStep = 16;  // zones compared cost as much as one step
 
 std::uint64_t keyOf(const Situation& s, size_t watched) {
   const auto afterDone = static_cast<std::uint64_t>(s.run.afterDone + 1);
@@ -18,7 +24,7 @@ std::uint64_t keyOf(const Situation& s, size_t watched) {
   key = key << 2 | std::uint64_t{s.run.byKey} << 1 | std::uint64_t{s.run.held};
   key = key << 5 | std::uint64_t{static_cast<std::uint8_t>(s.phase)} << 3 |
         std::uint64_t{s.count} << 1 | std::uint64_t{s.run.nextRepeat >= 0};
-  for (size_t v = 0; v < watched; ++v) key = key << 4 | s.values[v];
+  for (size_t v = 0; v < watched; ++v) key = key * 33 + s.values[v];
   return key * 0x9E3779B97F4A7C15ULL ^ afterDone * 0xC2B2AE3D27D4EB4FULL;
 }
 
@@ -29,11 +35,21 @@ bool alike(const Situation& a, const Situation& b) {
          a.phase == b.phase && a.count == b.count && a.values == b.values;
 }
 
+// In the midst of working off messages.
+struct Passing {
+  StateIndex state = 0;
+  std::vector<double> values;
+  std::vector<std::uint32_t> waiting;
+  bool is(const Passing& other) const {
+    return state == other.state && values == other.values && waiting == other.waiting;
+  }
+};
+
 }  // namespace
 
 Explorer::Explorer(const Program& program, const Symbols& symbols, std::vector<double> values,
-                   const std::atomic<bool>* stop)
-    : program_(program), start_(std::move(values)), stop_(stop) {
+                   const std::atomic<bool>* stop, std::int64_t mostWork)
+    : program_(program), start_(std::move(values)), stop_(stop), mostWork_(mostWork) {
   start_.resize(std::max(start_.size(), symbols.values.size()));
   const Minds minds = mindsOf(program);
   messages_ = minds.messages;
@@ -41,45 +57,55 @@ Explorer::Explorer(const Program& program, const Symbols& symbols, std::vector<d
   collectValues(symbols);
 }
 
-// A guard changes its answer only about the numbers that it compares with, so these and their
-// neighbours stand for all values. Values that no guard reads do not matter.
-void Explorer::collectValues(const Symbols& symbols) {
-  std::vector<std::vector<double>> about(symbols.values.size());
-  std::vector<bool> isRead(symbols.values.size());
-  const auto look = [&](const Formula& formula, bool isGuard) {
-    std::vector<std::uint32_t> reads;
-    std::vector<double> numbers;
-    formula.each([&](std::uint32_t v) { reads.push_back(v); },
-                 [&](double n) { numbers.push_back(n); });
-    for (const auto v : reads) {
-      if (v >= about.size()) continue;
-      isRead[v] = isRead[v] || isGuard;
-      about[v].insert(about[v].end(), numbers.begin(), numbers.end());
-    }
+// A guard changes its answer only at its bounds, so these and one member of each open interval between
+// them stand for all values. Where an effect reads values, what leads across a bound is one, too. Values
+// that no guard reads do not matter.
+void Explorer::collectValues(const Symbols&) {
+  ValueBounds bounds;
+  for (std::uint16_t i = 0; i < program_.transitionCount(); ++i)
+    addBounds(program_.transition(i).guard, bounds);
+  const auto most = [&] {
+    size_t n = 0;
+    for (const auto& entry : bounds.at) n = std::max(n, entry.second.size());
+    return n;
   };
-  for (std::uint16_t i = 0; i < program_.transitionCount(); ++i) {
-    const ProgramTransition& t = program_.transition(i);
-    look(t.guard, true);
-    for (const ProgramEffect& e : t.effects) look(e.formula, false);
+  for (bool more = true; more && most() <= kMostBounds;) {
+    more = false;
+    for (std::uint16_t i = 0; i < program_.transitionCount(); ++i)
+      for (const ProgramEffect& e : program_.transition(i).effects)
+        if (e.type == EffectType::SetValue) more = addSources(e.formula, e.index, bounds) || more;
   }
-  for (std::uint32_t v = 0; v < about.size(); ++v) {
-    if (!isRead[v]) continue;
-    if (watched_.size() == kMostWatched) {
-      whole_ = false;
-      return;
-    }
-    std::vector<double> all{start_[v]};
-    const auto add = [&](double x) {
-      if (all.size() < kMostCandidates / 2 && std::find(all.begin(), all.end(), x) == all.end())
-        all.push_back(x);
-    };
-    for (const double n : about[v])
-      for (const double x : {n, n - 1, n + 1}) add(x);
-    add(0);
-    add(1);
-    watched_.push_back(v);
-    candidates_.push_back(std::move(all));
+  if (!bounds.solved) cutShort(bounds.why);
+  for (const auto& [value, at] : bounds.at) {
+    if (value >= start_.size()) continue;
+    if (watched_.size() == kMostWatched)
+      return cutShort(fmt::format("its guards read more than {} values", kMostWatched));
+    watched_.push_back(value);
+    candidates_.push_back(membersOf({at.begin(), at.end()}, start_[value]));
   }
+}
+
+// The start stands for the interval that it lies in. With too many bounds the lowest are taken, and the
+// search is not whole.
+std::vector<double> Explorer::membersOf(std::vector<double> bounds, double start) {
+  if (bounds.size() > kMostBounds) {
+    cutShort(fmt::format("a value has more than {} regions: it is counted with, or compared often",
+                         2 * kMostBounds + 1));
+    bounds.resize(kMostBounds);
+  }
+  std::vector<double> out{start};
+  const auto add = [&](double low, double high, double member) {
+    const bool hasStart = low < start && start < high;
+    if (!hasStart && member != start) out.push_back(member);
+  };
+  const double far = std::numeric_limits<double>::infinity();
+  for (size_t i = 0; i < bounds.size(); ++i) {
+    const double low = i > 0 ? bounds[i - 1] : -far;
+    add(low, bounds[i], i > 0 ? (low + bounds[i]) / 2 : bounds[i] - 1);
+    if (bounds[i] != start) out.push_back(bounds[i]);
+  }
+  if (!bounds.empty()) add(bounds.back(), far, bounds.back() + 1);
+  return out;
 }
 
 std::vector<double> Explorer::valuesOf(const Situation& s) const {
@@ -95,7 +121,7 @@ bool Explorer::internValues(Situation& s, const std::vector<double>& values) {
     const double now = values[watched_[v]];
     const auto at = std::find(all.begin(), all.end(), now);
     if (at == all.end() && all.size() == kMostCandidates) {
-      whole_ = false;
+      cutShort(fmt::format("a value takes more than {} values by what the machine sets", kMostCandidates));
       return false;
     }
     s.values[v] = static_cast<std::uint8_t>(at - all.begin());
@@ -202,19 +228,32 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
   return true;
 }
 
-// What was set counts at once; messages reach the button itself, too, one after the other.
+// What was set counts at once; messages reach the button itself, too, one after the other. They go on
+// without end when the state, the values and what is still to be delivered come again (looked for as
+// Brent does: at steps that are powers of two a situation is remembered, and compared with those after).
 void Explorer::workOff(Situation& s, std::vector<double>& values) {
-  int sent = 0;
+  std::optional<Passing> remembered;
+  size_t sent = 0, next = 1;
   for (size_t i = 0; i < outcomes_.size(); ++i) {
     const Outcome outcome = outcomes_[i];
     if (outcome.type == OutcomeType::SetValue) values[outcome.index] = outcome.value;
     if (outcome.type != OutcomeType::Message) continue;
-    if (++sent > kMostMessages) {
+    if (++sent > kMostMessages)
+      return cutShort(fmt::format("more than {} messages answer one another", kMostMessages));
+    deliver(program_, s.run, Event::Message, {kNow, values, &outcomes_, this, values.data()},
+            static_cast<int>(outcome.index));
+    if (sent < 32) continue;  // the usual few need no looking at
+    Passing now{s.run.state, values, {}};
+    for (size_t j = i + 1; j < outcomes_.size(); ++j)
+      if (outcomes_[j].type == OutcomeType::Message) now.waiting.push_back(outcomes_[j].index);
+    if (remembered && now.is(*remembered) && !now.waiting.empty()) {
       runaway_ = true;
       return;
     }
-    deliver(program_, s.run, Event::Message, {kNow, values, &outcomes_, this, values.data()},
-            static_cast<int>(outcome.index));
+    if (sent >= next) {
+      remembered = std::move(now);
+      next = sent * 2;
+    }
   }
 }
 
@@ -273,10 +312,20 @@ void Explorer::keep(size_t from, const Situation& s, const Zone& zone, const Law
                     Timer timer, std::uint8_t started) {
   const auto key = keyOf(s, watched_.size());
   const auto range = known_.equal_range(key);
-  for (auto at = range.first; at != range.second; ++at) {
+  std::int64_t compared = 0;
+  size_t alikes = 0;
+  for (auto at = range.first; at != range.second; ++at, ++compared) {
     const Visit& other = visits_[at->second];
-    if (alike(other.at, s) && other.zone.contains(zone)) return;
+    if (!alike(other.at, s)) continue;
+    ++alikes;
+    if (other.zone.contains(zone)) {
+      work_ += compared / kComparedAStep;
+      return;
+    }
   }
+  work_ += compared / kComparedAStep;
+  if (alikes >= kMostAlike)
+    return cutShort(fmt::format("its timers meet in more than {} ways in one situation", kMostAlike));
   Visit visit;
   visit.at = s;
   visit.zone = zone;

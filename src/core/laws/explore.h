@@ -2,6 +2,8 @@
 // events, whatever the time between them. A situation is the state, the signals, the values that
 // guards read, and what the timers may read (a zone, so that all times are covered).
 #pragma once
+#include <fmt/format.h>
+
 #include <atomic>
 #include <unordered_map>
 #include <vector>
@@ -47,9 +49,12 @@ struct Edge {
 
 class Explorer : private DeliveryWatch {
  public:
-  // `values` are where the project's values start.
+  // `values` are where the project's values start. `mostWork`: steps that may be taken, and what
+  // comparing with what is known costs, in steps.
   Explorer(const Program& program, const Symbols& symbols, std::vector<double> values,
-           const std::atomic<bool>* stop);
+           const std::atomic<bool>* stop, std::int64_t mostWork = kMostWork);
+  static constexpr std::int64_t kMostWork = 2'000'000;  // about a second
+  std::int64_t work() const { return work_; }
 
   // Calls seen(visit) for each situation, the nearest first, and stepped(edge, visit index) for
   // each step out of one, after the situation itself. Both may look at visits().
@@ -57,16 +62,17 @@ class Explorer : private DeliveryWatch {
   void run(Seen seen, Stepped stepped) {
     begin();
     for (size_t i = 0; i < visits_.size(); ++i) {
-      if (visits_.size() > kMostVisits || (stop_ && stop_->load())) {
-        whole_ = false;
-        return;
-      }
+      if (stop_ && stop_->load()) return cutShort("it was stopped");
+      if (visits_.size() > kMostVisits || work_ > mostWork_)
+        return cutShort(fmt::format("there are more than {} situations", visits_.size()));
       seen(i);
       eachStep(i, [&](const Edge& edge) { stepped(edge, i); });
     }
   }
   const std::vector<Visit>& visits() const { return visits_; }
-  bool whole() const { return whole_; }
+  // Whether all situations were visited; else why not, in words with the figure.
+  bool whole() const { return whyNotWhole_.empty(); }
+  const std::string& whyNotWhole() const { return whyNotWhole_; }
   // The outside events that lead to a visit, and one more, at the earliest times at which they can.
   Sequence sequenceTo(size_t visit, const LawStep* last = nullptr, Timer timer = Timer::None) const;
   std::vector<double> valuesOf(const Situation& s) const;
@@ -85,6 +91,10 @@ class Explorer : private DeliveryWatch {
   Limits limitsOf(const Situation& s) const;
   void begin();
   void collectValues(const Symbols& symbols);
+  std::vector<double> membersOf(std::vector<double> bounds, double start);
+  void cutShort(const std::string& why) {
+    if (whyNotWhole_.empty()) whyNotWhole_ = why;
+  }
   template <class Told>
   void eachStep(size_t from, Told told);
   template <class Told>
@@ -108,7 +118,9 @@ class Explorer : private DeliveryWatch {
   const std::atomic<bool>* stop_;
   std::vector<Visit> visits_;
   std::unordered_multimap<std::uint64_t, std::uint32_t> known_;
-  bool whole_ = true, readsCurrent_ = false;
+  std::string whyNotWhole_;
+  bool readsCurrent_ = false;
+  std::int64_t work_ = 0, mostWork_;
   // of the step being taken
   std::vector<Outcome> outcomes_;
   std::optional<std::pair<std::uint32_t, std::uint32_t>> rivals_;

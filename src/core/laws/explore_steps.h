@@ -32,6 +32,7 @@ void Explorer::eachStep(size_t from, Told told) {
 
 template <class Told>
 void Explorer::take(size_t from, const LawStep& step, Timer timer, Told told) {
+  ++work_;
   const Visit& start = visits_[from];
   Zone zone = start.zone;
   const Limits limits = limitsOf(start.at);

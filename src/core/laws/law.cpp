@@ -47,9 +47,32 @@ std::optional<Deed> parseDeed(std::string_view name) {
   return static_cast<Deed>(at - kDeeds.begin());
 }
 
+std::string_view nameOf(LawVerdict verdict) {
+  switch (verdict) {
+    case LawVerdict::Kept:
+      return "kept";
+    case LawVerdict::Broken:
+      return "broken";
+    case LawVerdict::NotProved:
+      return "not proved";
+  }
+  return {};
+}
+
+LawVerdict LawReport::verdict(Law law) const {
+  const LawResult& result = of(law);
+  if (!result.waived.empty()) return LawVerdict::Kept;
+  if (result.broken) return LawVerdict::Broken;
+  return whole ? LawVerdict::Kept : LawVerdict::NotProved;
+}
+
 bool LawReport::allKept() const {
-  return std::none_of(laws.begin(), laws.end(),
-                      [](const LawResult& r) { return r.broken && r.waived.empty(); });
+  return whole && noneBroken();
+}
+
+bool LawReport::noneBroken() const {
+  return std::all_of(laws.begin(), laws.end(),
+                     [](const LawResult& r) { return !r.broken || !r.waived.empty(); });
 }
 
 }  // namespace bristle

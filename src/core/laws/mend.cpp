@@ -12,6 +12,7 @@ namespace {
 
 constexpr int kMostChanges = 6;      // one after the other; beyond, a template is the better mend
 constexpr size_t kMostTrials = 600;  // of one change
+constexpr std::int64_t kMostWork = 1'500'000;  // steps of all checks for one law: under a second
 constexpr size_t kLookedAt = 3;      // events before something was wrong
 constexpr Ms kMoment = 160;          // how long a state without a way out may last then
 
@@ -62,7 +63,10 @@ class Mender {
     if (!ready || (stop_ && stop_->load())) return {};
     // Looks go by the places of the states: without one of them they say nothing.
     const LawLooks* looks = m.states.size() == machine_.states.size() ? looks_ : nullptr;
-    return checkLaws({m, ready->program, ready->symbols, ready->values, looks, stop_});
+    // A machine that is checked quickly may be tried often, a large one a few times.
+    if (work_ > kMostWork) return {};
+    return checkLaws({m, ready->program, ready->symbols, ready->values, looks, stop_,
+                      Explorer::kMostWork, &work_});
   }
   static int broken(const LawReport& report) {
     return static_cast<int>(std::count_if(report.laws.begin(), report.laws.end(),
@@ -341,6 +345,7 @@ class Mender {
   Law law_;
   const LawLooks* looks_;
   const std::atomic<bool>* stop_;
+  mutable std::int64_t work_ = 0;
 };
 
 }  // namespace

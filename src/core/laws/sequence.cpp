@@ -89,6 +89,11 @@ void SequencePlayer::wait(Ms until) {
   }
 }
 
+void SequencePlayer::fireAfter() {
+  fire(program_, run_, Timer::After, {0, values_, &outcomes_, watch_, values_.data()});
+  workOff();
+}
+
 void SequencePlayer::step(const LawStep& step) {
   wait(step.at);
   const StepContext c{step.at, values_, &outcomes_, watch_, values_.data()};

@@ -15,6 +15,8 @@ class SequencePlayer {
   void take(const Running& run) { run_ = run; }
   // Lets timers fire up to the step's time, then does it.
   void step(const LawStep& step);
+  // The next `after` of the state at once, and what comes of it.
+  void fireAfter();
   const Running& run() const { return run_; }
   const std::vector<double>& values() const { return values_; }
   const std::vector<Outcome>& outcomes() const { return outcomes_; }

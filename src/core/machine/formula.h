@@ -62,6 +62,7 @@ class Formula {
 
  private:
   friend class FormulaParser;
+  friend class BoundsWalk;
   enum class Code : std::uint8_t {
     Number,
     Signal,

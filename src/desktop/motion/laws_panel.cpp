@@ -74,18 +74,26 @@ void LawsPanel::refresh() {
       ++broken;
       if (first < 0) first = i;
     }
-    head_->setText(tr("LAWS · %1 · %2 situations%3")
-                       .arg(broken ? tr("%1 broken").arg(broken) : tr("all kept"))
-                       .arg(report.visited)
-                       .arg(report.whole ? QString() : tr(", not all")));
+    head_->setText(tr("LAWS · %1 · %2 situations")
+                       .arg(broken         ? tr("%1 broken").arg(broken)
+                            : report.whole ? tr("all kept")
+                                           : tr("not proved"))
+                       .arg(report.visited));
     // What is broken is told without asking; a broken one that is read stays.
     if (first >= 0 && (row >= kLaws || !report.laws[size_t(row)].broken)) row = first;
     for (int i = 0; i < kLaws; ++i) {
       const LawResult& r = report.laws[size_t(i)];
-      const QString sign = r.broken ? (r.waived.empty() ? tr("✕") : tr("–")) : tr("✓");
+      const LawVerdict verdict = report.verdict(Law(i + 1));
+      const QString sign = !r.waived.empty()                   ? tr("–")
+                           : verdict == LawVerdict::Broken     ? tr("✕")
+                           : verdict == LawVerdict::NotProved ? tr("?")
+                                                               : tr("✓");
       auto* item = new QListWidgetItem(
           tr("%1  %2 %3").arg(sign).arg(i + 1).arg(toQt(std::string(nameOf(Law(i + 1))))), list_);
-      item->setToolTip(toQt(std::string(meaningOf(Law(i + 1)))));
+      item->setToolTip(verdict == LawVerdict::NotProved
+                           ? tr("%1 Not proved: %2.").arg(toQt(std::string(meaningOf(Law(i + 1)))),
+                                                          toQt(report.whyNotWhole))
+                           : toQt(std::string(meaningOf(Law(i + 1)))));
       if (r.broken && r.waived.empty()) {
         QFont bold = item->font();
         bold.setWeight(QFont::Bold);
@@ -97,12 +105,17 @@ void LawsPanel::refresh() {
       auto* item = new QListWidgetItem(tr("·  advice: %1").arg(text), list_);
       item->setToolTip(text);
     };
-    for (const auto t : report.neverTaken)
-      advise(tr("%1, %2, is never taken: only a shortcut could")
-                 .arg(t + 1)
-                 .arg(work_.machine() && t < work_.machine()->transitions.size()
-                          ? eventOf(work_.machine()->transitions[t])
-                          : QString()));
+    for (const auto t : report.neverTaken) {
+      const Machine* m = work_.machine();
+      if (!m || t >= m->transitions.size()) continue;
+      const Transition& one = m->transitions[t];
+      const State* from = one.from ? findState(*m, *one.from) : nullptr;
+      const bool idle = one.on == Event::Press && from && from->role == Role::Rest;
+      advise(idle ? tr("%1, %2, can’t happen here: a press without pointer or focus")
+                        .arg(t + 1)
+                        .arg(eventOf(one))
+                  : tr("%1, %2, can’t happen here").arg(t + 1).arg(eventOf(one)));
+    }
     for (const auto& text : report.advice) advise(toQt(text));
   }
   list_->setCurrentRow(std::min(row, list_->count() - 1));
