@@ -3,8 +3,10 @@
 
 #include "command/command.h"
 #include "core/edit/kind_edits.h"
+#include "core/edit/machine_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/formats/project_store.h"
+#include "deliver/statechart.h"
 
 namespace bristle {
 namespace {
@@ -26,11 +28,27 @@ Result<Project> begun(const std::string& name, const std::vector<std::string>& c
   return history.now();
 }
 
+// The first kind, made where there is none, runs the chart; its states have the template's looks as
+// far as they match by role.
+Result<Project> withChart(Project project, const std::string& file) {
+  History history(std::move(project));
+  if (history.now().kinds.empty())
+    if (auto r = history.perform(addKind("Menu entry", Wins::Hover)); !r)
+      return tl::unexpected(r.error());
+  const auto text = readFile(file);
+  if (!text) return tl::unexpected(text.error());
+  const auto machine = readStatechart(QByteArray::fromStdString(*text), history.now());
+  if (!machine) return fail(file + ", " + machine.error().place, machine.error().reason);
+  if (auto r = history.perform(replaceMachine(history.now().kinds[0]->machine, *machine)); !r)
+    return tl::unexpected(r.error());
+  return history.now();
+}
+
 }  // namespace
 
 Subcommand addNew(CLI::App& app) {
   struct Options {
-    std::string file, name;
+    std::string file, name, chart;
     std::vector<std::string> captions;
   };
   auto o = std::make_shared<Options>();
@@ -39,6 +57,8 @@ Subcommand addNew(CLI::App& app) {
       ->required();
   sub->add_option("--name", o->name, "The project's name; else the file's");
   sub->add_option("--buttons", o->captions, "Captions: a first screen with a column of buttons");
+  sub->add_option("--statechart", o->chart,
+                  "A flat statechart (SCXML 1.0): the machine of a first kind of button");
   return {sub, [o](Streams s) -> int {
             struct stat there {};
             if (::stat(o->file.c_str(), &there) == 0)
@@ -49,7 +69,8 @@ Subcommand addNew(CLI::App& app) {
                   o->file.rfind('/') == std::string::npos ? 0 : o->file.rfind('/') + 1);
               if (const auto dot = name.rfind(".bristle"); dot != name.npos) name.resize(dot);
             }
-            const auto project = begun(name, o->captions);
+            auto project = begun(name, o->captions);
+            if (project && !o->chart.empty()) project = withChart(std::move(*project), o->chart);
             if (!project) return tell(s, project.error());
             const auto written = saveProject(o->file, *project);
             if (!written) return tell(s, written.error());

@@ -21,7 +21,8 @@ struct Options {
 
 // What a picture cannot show is found, not wrong use: exit code 1, and nothing is written.
 int tellMissing(Streams s, const Error& missing) {
-  s.err << "bristle: " << missing.reason << "\n(--allow-missing draws a stand-in in their places)\n";
+  s.err << "bristle: " << missing.reason
+        << "\n(--allow-missing draws a stand-in in their places)\n";
   return kFound;
 }
 

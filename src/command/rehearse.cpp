@@ -18,17 +18,32 @@ struct Options {
   bool json = false, names = false;
 };
 
-void printTrace(const Options& o, const Project& project, const TakeResult& result, Streams s) {
-  if (o.json) {
-    auto list = nlohmann::ordered_json::array();
-    for (const TraceEntry& e : result.trace) list.push_back({{"at", e.at}, {"what", toLine(e)}});
-    s.out << nlohmann::ordered_json{{"trace", list}, {"failed", result.failures.size()}}.dump(1)
-          << "\n";
-    return;
+// Entry by entry as they happen: a take may be of any length.
+class TracePrinter {
+ public:
+  TracePrinter(const Options& o, const Project& project, Streams s)
+      : options_(o), project_(project), out_(s.out) {
+    if (o.json) out_ << "{\n \"trace\": [";
   }
-  for (const TraceEntry& e : result.trace)
-    s.out << e.at << "\t" << (o.names ? toLine(e, project) : toLine(e)) << "\n";
-}
+  void operator()(const TraceEntry& e) {
+    if (options_.json) {
+      out_ << (first_ ? "\n  " : ",\n  ")
+           << nlohmann::ordered_json{{"at", e.at}, {"what", toLine(e)}}.dump();
+      first_ = false;
+    } else {
+      out_ << e.at << "\t" << (options_.names ? toLine(e, project_) : toLine(e)) << "\n";
+    }
+  }
+  void finish(size_t failed) {
+    if (options_.json) out_ << "\n ],\n \"failed\": " << failed << "\n}\n";
+  }
+
+ private:
+  const Options& options_;
+  const Project& project_;
+  std::ostream& out_;
+  bool first_ = true;
+};
 
 int tellFailures(const Options& o, const std::vector<TakeFailure>& failures, Streams s) {
   for (const TakeFailure& f : failures) {
@@ -68,10 +83,12 @@ int run(const Options& o, Streams s) {
   Pictures pictures;
   pictures.setFolder(folderOf(o.project));
   const HitShapes hits(pictures);
-  const auto result = play(project, *take, FontMeasure(), &hits);
-  if (!result) return tell(s, {o.take + ", " + result.error().place, result.error().reason});
-  printTrace(o, project, *result, s);
-  return tellFailures(o, result->failures, s);
+  TracePrinter print(o, project, s);
+  const auto failures = playThrough(project, *take, FontMeasure(), &hits,
+                                    [&](const TraceEntry& entry) { print(entry); });
+  print.finish(failures ? failures->size() : 0);
+  if (!failures) return tell(s, {o.take + ", " + failures.error().place, failures.error().reason});
+  return tellFailures(o, *failures, s);
 }
 
 }  // namespace

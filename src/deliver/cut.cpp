@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "deliver/pictures.h"
 #include "core/formats/file_io.h"
+#include "deliver/pictures.h"
 #include "paint/convert.h"
 #include "paint/pictures.h"
 

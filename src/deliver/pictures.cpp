@@ -64,10 +64,11 @@ Result<QImage> canvasOf(const QSizeF& size, const std::string& what) {
   const double most = 1e6;
   if (!(size.width() < most && size.height() < most) ||
       isTooLarge(QSize(qCeil(size.width()), qCeil(size.height()))))
-    return fail(what, "its picture would be too large, " +
-                          fromQt(sizeInWords(QSizeF(std::min(size.width(), most),
-                                                    std::min(size.height(), most))
-                                                 .toSize())));
+    return fail(
+        what,
+        "its picture would be too large, " +
+            fromQt(sizeInWords(
+                QSizeF(std::min(size.width(), most), std::min(size.height(), most)).toSize())));
   QImage image(qCeil(size.width()), qCeil(size.height()), QImage::Format_ARGB32_Premultiplied);
   if (image.isNull()) return fail(what, "there is no memory for its picture");
   image.fill(Qt::transparent);
@@ -91,9 +92,11 @@ std::optional<Error> missingIn(const std::set<std::string>& problems) {
   if (problems.empty()) return {};
   std::string all;
   for (const std::string& problem : problems) all += "\n  " + problem;
-  return Error{{}, std::to_string(problems.size()) +
-                       (problems.size() == 1 ? " picture cannot be shown:" : " pictures cannot be shown:") +
-                       all};
+  return Error{
+      {},
+      std::to_string(problems.size()) +
+          (problems.size() == 1 ? " picture cannot be shown:" : " pictures cannot be shown:") +
+          all};
 }
 
 Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, LookPainter& looks,

@@ -35,8 +35,8 @@ Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, Lo
                                                       const std::string& folder,
                                                       const DeliverOptions& options = {});
 
-// One kind in one state, with what the look paints beyond its box; an error where that would be more
-// than may be drawn.
+// One kind in one state, with what the look paints beyond its box; an error where that would be
+// more than may be drawn.
 Result<QImage> pictureOf(const Kind& kind, const LookTable& table, StateIndex state,
                          LookPainter& looks, double scale = 1);
 // An image of that size, transparent; an error where it would be too large.

@@ -1,4 +1,5 @@
 #include <QRegularExpression>
+#include <QStringList>
 #include <QXmlStreamReader>
 #include <algorithm>
 #include <set>
@@ -13,6 +14,7 @@ namespace {
 
 constexpr qsizetype kMostBytes = 8 << 20;
 constexpr size_t kMostStates = 2000, kMostTransitions = 20'000;
+const char* const kScxml = "http://www.w3.org/2005/07/scxml";
 const char* const kDivided = "function divided(a, b) { return b == 0 ? 0 : a / b; }";
 
 // Conditions of charts that others wrote: the operators' other names.
@@ -27,6 +29,15 @@ QString ourFormula(QString text) {
   return text.simplified();
 }
 
+// "250ms", "0.25s", ".5s" (CSS 2 §4.3.7, as SCXML §6.2.3 has it); −1 for other texts.
+qint64 inMs(const QString& text) {
+  static const QRegularExpression form(QStringLiteral("^(\\d*\\.?\\d+)(ms|s)$"));
+  const auto match = form.match(text);
+  if (!match.hasMatch()) return -1;
+  return qRound64(match.captured(1).toDouble() *
+                  (match.captured(2) == QLatin1String("s") ? 1000 : 1));
+}
+
 class Reader {
  public:
   Reader(const QByteArray& text, const Project& project) : x_(text), project_(project) {}
@@ -34,6 +45,11 @@ class Reader {
   Result<Machine> read() {
     if (!x_.readNextStartElement() || x_.name() != QLatin1String("scxml")) {
       if (!x_.hasError()) refuse(QStringLiteral("the first element is not scxml"));
+    } else if (x_.namespaceUri() != QLatin1String(kScxml)) {
+      refuse(QStringLiteral("expected the namespace %1, found %2")
+                 .arg(QLatin1String(kScxml), x_.namespaceUri().isEmpty()
+                                                 ? QStringLiteral("none")
+                                                 : x_.namespaceUri().toString()));
     } else {
       root();
       while (!x_.atEnd()) x_.readNext();  // what follows has to be well-formed, too
@@ -123,6 +139,7 @@ class Reader {
     s.final = is("final") || mine("final") == "yes";
     const std::string first = get("initial");
     if (id.empty()) refuse(QStringLiteral("a state without an id"));
+    if (names_.contains(id)) refuse(QStringLiteral("two states have the id “%1”").arg(toQt(id)));
     names_[id] = s.id;
     std::vector<Placed> own;
     bool around = false;
@@ -156,9 +173,10 @@ class Reader {
   void timers() {
     while (goesOn()) {
       const QString event = toQt(get("event"));
-      const QString delay = toQt(get("delay"));
       const bool timer = is("send") && event.startsWith(QLatin1String("after.")) &&
-                         delay == event.mid(6) + QStringLiteral("ms");
+                         inMs(toQt(get("delay"))) == event.mid(6).toLongLong();
+      if (timer) sent_ << toQt(get("id"));
+      if (is("cancel")) cancelled_ << toQt(get("sendid"));
       if (!timer && !is("cancel"))
         return refuse(QStringLiteral("<%1> on entry or exit cannot be taken, but for the event "
                                      "after.MS sent with that delay")
@@ -188,6 +206,9 @@ class Reader {
   void effect(Transition& t) {
     Effect e;
     const std::string event = get("event");
+    if (is("send") && (!get("delay").empty() || !get("delayexpr").empty()))
+      return refuse(
+          QStringLiteral("<send> with a delay cannot be taken, but for after.MS on entry"));
     if (is("assign")) {
       e.type = EffectType::SetValue;
       const std::string where = get("location");
@@ -212,8 +233,21 @@ class Reader {
     x_.skipCurrentElement();
   }
 
+  // A timer that nothing ends on leaving the state would come in another one; one that is awaited
+  // but never sent would not come at all.
+  std::string whyNoTimers() const {
+    for (const QString& id : sent_)
+      if (!cancelled_.contains(id))
+        return "the timer “" + fromQt(id) + "” is sent, but not cancelled on leaving the state";
+    for (const Placed& t : read_)
+      if (t.transition.on == Event::After && sent_.isEmpty())
+        return "after." + std::to_string(t.transition.after) + " is awaited, but never sent";
+    return {};
+  }
+
   Result<Machine> finish() {
     if (m_.states.empty()) return fail("line 1", "there are no states");
+    if (const std::string why = whyNoTimers(); !why.empty()) return fail("the timers", why);
     sortAsWritten();
     for (Transition& t : m_.transitions) {
       const auto at = names_.find(t.to.text);
@@ -243,6 +277,7 @@ class Reader {
   std::string initial_, error_, place_;
   std::map<std::string, StateId> names_;
   std::vector<Placed> read_;
+  QStringList sent_, cancelled_;  // timers, by their ids
 };
 
 }  // namespace

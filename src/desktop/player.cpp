@@ -7,7 +7,7 @@
 #include "core/formats/file_io.h"
 #include "desktop/frame/window.h"
 #include "desktop/rehearse/rehearse_bench.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 #include "desktop/view/takes.h"
 #include "paint/convert.h"
 
@@ -57,7 +57,7 @@ class Player {
         QTest::keyRelease(window_.windowHandle(), keyFor(e), modifiers);
     } else if (e.device == Device::Mouse && isByPerson(e.type)) {
       const QPoint at =
-          bench_.stage().mapTo(&window_, bench_.stage().toWidget(QPointF(e.x, e.y)).toPoint());
+          bench_.menu().mapTo(&window_, bench_.menu().toWidget(QPointF(e.x, e.y)).toPoint());
       QWindow* handle = window_.windowHandle();
       if (e.type == InputType::Point) QTest::mouseMove(handle, at);
       if (e.type == InputType::PointDown) QTest::mousePress(handle, Qt::LeftButton, {}, at);

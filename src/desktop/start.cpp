@@ -25,7 +25,8 @@ void tellNoDisplay(QtMsgType type, const QMessageLogContext& context, const QStr
     std::cerr.flush();
     ::_exit(2);
   }
-  if (type != QtDebugMsg && type != QtInfoMsg && !text.contains(QStringLiteral("platform plugin")) &&
+  if (type != QtDebugMsg && type != QtInfoMsg &&
+      !text.contains(QStringLiteral("platform plugin")) &&
       !text.contains(QStringLiteral("display")) && usual)
     usual(type, context, text);
 }

@@ -143,7 +143,8 @@ void LookPainter::paintState(QPainter& painter, const Kind& kind, const LookTabl
   if (channelsOf(kind) != table.channels().size()) return;
   Look black = look;
   for (const Part& part : kind.parts)
-    if (const int at = table.channel({part.id, Prop::Colour}); at >= 0 && part.type == PartType::Label)
+    if (const int at = table.channel({part.id, Prop::Colour});
+        at >= 0 && part.type == PartType::Label)
       black[size_t(at)] = Colour{0, 0, 0, 255};
   paintParts(painter, kind, black, box, caption, since,
              [](const Part& p) { return p.type == PartType::Label; });

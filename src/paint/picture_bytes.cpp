@@ -47,7 +47,8 @@ bool isTooLarge(const QSize& size) {
 }
 
 QString sizeInWords(const QSize& size) {
-  return QStringLiteral("%1 × %2 px, %3 million; no side may have more than %4, all together %5 million")
+  return QStringLiteral(
+             "%1 × %2 px, %3 million; no side may have more than %4, all together %5 million")
       .arg(size.width())
       .arg(size.height())
       .arg(qint64(size.width()) * size.height() / 1'000'000)

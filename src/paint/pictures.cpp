@@ -109,11 +109,16 @@ const Pictures::Picture& Pictures::get(const std::string& file) {
 Pictures::Picture Pictures::load(const std::string& file) const {
   const QString name = toQt(file);
   if (name.isEmpty()) return {{}, QStringLiteral("no file"), {}, {}};
-  if (folder_.empty()) return {{}, QStringLiteral("missing, since the project has no folder yet: %1").arg(name), {}, {}};
+  if (folder_.empty())
+    return {
+        {}, QStringLiteral("missing, since the project has no folder yet: %1").arg(name), {}, {}};
   const auto path = fileInside(folder_, file.substr(0, file.find('#')));
   if (!path)
-    return {{}, toQt(path.error().reason.substr(path.error().reason.find(' ') + 1)) +
-                    QStringLiteral(": ") + name, {}, {}};
+    return {{},
+            toQt(path.error().reason.substr(path.error().reason.find(' ') + 1)) +
+                QStringLiteral(": ") + name,
+            {},
+            {}};
   return readPicture(*path, name);
 }
 
@@ -134,8 +139,10 @@ Pictures::Picture readPicture(const std::string& path, const QString& name) {
   } else {
     QString problem;
     const QImage image = readRaster(bytes, problem);
-    if (image.isNull()) out.problem = QStringLiteral("%1: %2").arg(problem, name);
-    else out.image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+    if (image.isNull())
+      out.problem = QStringLiteral("%1: %2").arg(problem, name);
+    else
+      out.image = image.convertToFormat(QImage::Format_ARGB32_Premultiplied);
   }
   return out;
 }

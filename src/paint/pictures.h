@@ -71,8 +71,8 @@ class Pictures {
   std::list<Made> made_;  // the one used last first
 };
 
-// A picture file read with all the limits; `name` is what it is called in the problem, and after a '#'
-// the group of an SVG.
+// A picture file read with all the limits; `name` is what it is called in the problem, and after a
+// '#' the group of an SVG.
 Pictures::Picture readPicture(const std::string& path, const QString& name);
 inline Pictures::Picture readPicture(const QString& path, const QString& name) {
   return readPicture(path.toStdString(), name);

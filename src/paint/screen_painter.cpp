@@ -88,7 +88,14 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
   }
 }
 
-void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
+QRectF extentOf(const ScreenRun& screen, size_t button) {
+  const ButtonRun& run = screen.buttons[button];
+  const double reach = LookPainter::reach(*run.kind->kind, run.player.table());
+  return toQt(screen.layout.items[size_t(screen.routes.items[button])].box)
+      .adjusted(-reach, -reach, reach, reach);
+}
+
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
   painter.setRenderHint(QPainter::Antialiasing);
   for (ScreenRun& run : session.stack()) {
     paintBackdrop(painter, *run.screen, run.layout);
@@ -98,9 +105,10 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session) {
       const QRectF box = toQt(run.layout.items[i].box);
       const int index = run.routes.boxOf[i];
       if (index < 0) {
-        paintDecor(painter, looks, item, box);
+        if (only.isNull() || only.intersects(box)) paintDecor(painter, looks, item, box);
         continue;
       }
+      if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
       ButtonRun& button = run.buttons[size_t(index)];
       looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
                        button.player.at(session.now()), box, item.button()->caption,

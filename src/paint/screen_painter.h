@@ -32,7 +32,10 @@ class LookTables {
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
                  const Screen& screen, const Layout& layout);
 
-// A running menu: the stack from below, what is below dimmed as the screens say.
-void paintSession(QPainter& painter, LookPainter& looks, Session& session);
+// A running menu: the stack from below, what is below dimmed as the screens say. With `only`, in
+// layout px, at least what shows there.
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only = {});
+// What a button may paint, with what its looks reach beyond its box.
+QRectF extentOf(const ScreenRun& screen, size_t button);
 
 }  // namespace bristle

@@ -57,8 +57,8 @@ class Expansion {
   qint64 all_ = 0;
 };
 
-// A picture inside the text may be a PNG, JPEG or WebP of a size that may be drawn, by its bytes: what
-// its type says is not what it will be read as.
+// A picture inside the text may be a PNG, JPEG or WebP of a size that may be drawn, by its bytes:
+// what its type says is not what it will be read as.
 bool isHarmlessPicture(const QString& data) {
   const qsizetype comma = data.indexOf(QLatin1Char(','));
   if (comma < 0 || !data.left(comma).endsWith(QStringLiteral(";base64"), Qt::CaseInsensitive))
@@ -111,10 +111,14 @@ Result<SafeSvg> makeSafe(const QByteArray& svg, const std::string& file) {
       for (const auto& a : attributes) {
         if (a.name() == u"href") {
           if (!staysInside(a.value().toString()) && name != u"a")
-            return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
+            return refuse(
+                "refers to something outside the file, or to a picture in it that is no PNG, JPEG "
+                "or WebP");
           if (name == u"use") uses = a.value().toString().mid(1);
         } else if (!urlsStayInside(a.value().toString())) {
-          return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
+          return refuse(
+              "refers to something outside the file, or to a picture in it that is no PNG, JPEG or "
+              "WebP");
         }
       }
       expansion.begin(attributes.value(QLatin1String("id")).toString(), uses);
@@ -128,7 +132,9 @@ Result<SafeSvg> makeSafe(const QByteArray& svg, const std::string& file) {
       }
     }
     if (token == QXmlStreamReader::Characters && !urlsStayInside(in.text().toString()))
-      return refuse("refers to something outside the file, or to a picture in it that is no PNG, JPEG or WebP");
+      return refuse(
+          "refers to something outside the file, or to a picture in it that is no PNG, JPEG or "
+          "WebP");
     if (token == QXmlStreamReader::EndElement) {
       expansion.end();
       if (skipping) {

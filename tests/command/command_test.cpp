@@ -7,7 +7,9 @@
 #include <QImage>
 #include <QTemporaryDir>
 #include <nlohmann/json.hpp>
+#include <ostream>
 #include <sstream>
+#include <streambuf>
 
 #include "core/formats/file_io.h"
 #include "core/formats/project_file.h"
@@ -244,6 +246,128 @@ TEST_F(CommandLine, NewWritesAProjectThatRunsAndNeverOverAnother) {
   EXPECT_EQ(test::buttons(project->project).size(), 2U);
   EXPECT_EQ(run({"new", file}), 2);
   EXPECT_THAT(err, HasSubstr("is there already"));
+}
+
+// A disk that takes nothing more, as seen by a stream.
+class FullStream : public std::ostream {
+ public:
+  FullStream() : std::ostream(&nowhere_) {}
+
+ private:
+  struct Nowhere : std::streambuf {
+    int overflow(int) override { return traits_type::eof(); }
+  } nowhere_;
+};
+
+TEST_F(CommandLine, WhatCannotBePrintedIsNoSuccess) {
+  const std::vector<std::vector<std::string>> all{
+      {"check", kDemo},
+      {"laws", kDemo, "--no-mends"},
+      {"routes", kDemo},
+      {"rehearse", kDemo, "--take", kTour},
+      {"deliver", kDemo, "--statechart", path("charts")}};
+  for (auto words : all) {
+    words.insert(words.begin(), "bristle");
+    std::vector<char*> argv;
+    for (std::string& word : words) argv.push_back(word.data());
+    FullStream full;
+    std::ostringstream errors;
+    EXPECT_EQ(runCommand(int(argv.size()), argv.data(), {full, errors}, wish), 2) << words[1];
+    EXPECT_THAT(errors.str(), HasSubstr("could not be written in full")) << words[1];
+  }
+}
+
+TEST_F(CommandLine, NothingMissingIsHandedOver) {
+  auto project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  const std::string part = project["kinds"][0]["parts"].back()["id"];
+  project["kinds"][0]["parts"].push_back({{"id", "pic"}, {"name", "Pic"}, {"type", "picture"}});
+  project["kinds"][0]["base"]["pic"] = {{"file", "art/none.png"}};
+  const std::string file = write("holes.bristle", project.dump());
+  EXPECT_EQ(run({"check", file}), 1);
+  EXPECT_THAT(out, HasSubstr("picture “art/none.png”: is missing"));
+  const std::string kind = project["kinds"][0]["id"];
+  write("old.png", "precious");
+  EXPECT_EQ(run({"picture", file, "--kind", kind, "-o", path("old.png")}), 1);
+  EXPECT_THAT(err, HasSubstr("missing: art/none.png"));
+  EXPECT_EQ(*readFile(path("old.png")), "precious");
+  EXPECT_EQ(run({"deliver", file, "--pictures", path("out")}), 1);
+  EXPECT_THAT(err, HasSubstr("missing: art/none.png"));
+  EXPECT_TRUE(QDir(toQt(path("out"))).entryList(QDir::Files).isEmpty());
+  EXPECT_EQ(run({"deliver", file, "--pictures", path("out"), "--allow-missing"}), 0) << err;
+  EXPECT_EQ(run({"picture", file, "--kind", kind, "-o", path("old.png"), "--allow-missing"}), 0);
+  EXPECT_FALSE(QImage(toQt(path("old.png"))).isNull());
+}
+
+TEST_F(CommandLine, WhatWouldBeTooLargeIsRefusedWithTheFigure) {
+  auto project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  project["displays"][0]["width"] = project["displays"][0]["height"] = 16384;
+  EXPECT_EQ(run({"picture", write("wide.bristle", project.dump()), "-o", path("w.png")}), 2);
+  EXPECT_THAT(err, HasSubstr("16384 × 16384 px, 268 million"));
+  project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  project["kinds"][0]["width"] = project["kinds"][0]["height"] = 8000;
+  project["kinds"][0]["base"]["whole"]["scale"] = 10;
+  const std::string kind = project["kinds"][0]["id"];
+  EXPECT_EQ(
+      run({"picture", write("big.bristle", project.dump()), "--kind", kind, "-o", path("b.png")}),
+      2);
+  EXPECT_THAT(err, HasSubstr("too large"));
+}
+
+TEST_F(CommandLine, ATakeWithoutEndStopsAndSaysWhy) {
+  auto project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  for (auto& machine : project["machines"])
+    for (auto& state : machine["states"])
+      machine["transitions"].push_back({{"from", state["id"]},
+                                        {"on", "message"},
+                                        {"message", "ping"},
+                                        {"to", state["id"]},
+                                        {"effects", {{{"do", "message"}, {"message", "ping"}}}}});
+  std::string take = "{\"take\":1,\"name\":\"x\"}\n";
+  for (int i = 0; i < 2000; ++i)
+    take += "{\"at\":" + std::to_string(i) + ",\"do\":\"message\",\"message\":\"ping\"}\n";
+  EXPECT_EQ(run({"rehearse", write("loop.bristle", project.dump()), "--take",
+                 write("loop.take.jsonl", take)}),
+            2);
+  EXPECT_THAT(err, HasSubstr("go on without end"));
+}
+
+TEST_F(CommandLine, LawsThatAreNotProvedAreToldAndStrictMindsThem) {
+  auto project = nlohmann::ordered_json::parse(*readFile(kDemo));
+  project["values"] =
+      nlohmann::ordered_json::parse(R"([{"id": "a", "name": "a"}, {"id": "b", "name": "b"}])");
+  for (auto& machine : project["machines"])
+    machine["transitions"].push_back({{"from", "disabled"},
+                                      {"on", "over.begin"},
+                                      {"if", "@a > @b and @a < @b"},
+                                      {"to", "disabled"}});
+  const std::string file = write("values.bristle", project.dump());
+  EXPECT_EQ(run({"laws", file}), 0) << out;
+  EXPECT_THAT(out, HasSubstr("10 not proved"));
+  EXPECT_THAT(out, HasSubstr("a formula puts two values together"));
+  EXPECT_EQ(run({"laws", file, "--strict"}), 1);
+  EXPECT_EQ(run({"laws", file, "--json"}), 0);
+  const auto report = nlohmann::json::parse(out);
+  EXPECT_EQ(report["kinds"][0]["laws"][1]["verdict"], "not proved");
+  EXPECT_EQ(report["kinds"][0]["laws"][1]["kept"], false);
+}
+
+TEST_F(CommandLine, NewTakesAStatechartIn) {
+  const std::string chart =
+      write("door.scxml",
+            "<scxml xmlns=\"http://www.w3.org/2005/07/scxml\" version=\"1.0\" name=\"door\">"
+            "<state id=\"shut\"><transition event=\"press\" target=\"open\"/></state>"
+            "<state id=\"open\"><transition event=\"release\" target=\"shut\"/></state></scxml>");
+  EXPECT_EQ(run({"new", path("door.bristle"), "--statechart", chart}), 0) << err;
+  const auto project = parseProject(*readFile(path("door.bristle")))->project;
+  EXPECT_EQ(project.machines[0]->states.size(), 2U);
+  EXPECT_EQ(run({"new", path("other.bristle"), "--statechart", path("none.scxml")}), 2);
+  EXPECT_FALSE(QFile::exists(toQt(path("other.bristle"))));
+}
+
+TEST_F(CommandLine, PathsThatAreNotUtf8AreWrittenAsGiven) {
+  const std::string odd = path("odd\xff\xfe.png");
+  EXPECT_EQ(run({"picture", kDemo, "-o", odd}), 0) << err;
+  EXPECT_TRUE(readFile(odd));
 }
 
 }  // namespace

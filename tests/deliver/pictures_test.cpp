@@ -52,8 +52,8 @@ TEST(Deliver, CanBeStoppedAndTellsWhatCannotBeWritten) {
   const QTemporaryDir folder;
   LookPainter looks;
   const Project p = test::columnMenu({"a"});
-  const auto stopped =
-      deliverPictures(p, looks, fromQt(folder.path()) + "/a", {.progress = [](int at, int) { return at < 2; }});
+  const auto stopped = deliverPictures(p, looks, fromQt(folder.path()) + "/a",
+                                       {.progress = [](int at, int) { return at < 2; }});
   ASSERT_FALSE(stopped);
   EXPECT_FALSE(QFile::exists(folder.filePath(QStringLiteral("a/index.json"))))
       << "an index names only what is there";

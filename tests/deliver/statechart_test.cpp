@@ -159,13 +159,14 @@ TEST(Statechart, WhatWasWrittenIsReadAsTheSameMachine) {
 }
 
 TEST(Statechart, AChartFromElsewhereIsTakenWhereItIsFlat) {
-  const auto read = readStatechart(R"(<scxml version="1.0" initial="b" name="door">
+  const auto read = readStatechart(
+      R"(<scxml xmlns="http://www.w3.org/2005/07/scxml" version="1.0" initial="b" name="door">
     <state id="a"><transition event="press" cond="over &amp;&amp; !focus" target="b"/></state>
     <state id="b"><transition event="release" target="a"><send event="activate.now"/></transition>
       <onentry><send event="after.300" delay="300ms" id="t"/></onentry>
       <onexit><cancel sendid="t"/></onexit>
       <transition event="after.300" target="a"/></state></scxml>)",
-                                   withValue());
+      withValue());
   ASSERT_TRUE(read) << read.error().text();
   EXPECT_EQ(read->name, "door");
   ASSERT_EQ(read->states.size(), 2U);
@@ -177,9 +178,11 @@ TEST(Statechart, AChartFromElsewhereIsTakenWhereItIsFlat) {
 
 TEST(Statechart, WhatIsBeyondUsIsSaidWithItsLine) {
   const auto why = [&](const std::string& inside) {
-    const auto read = readStatechart(
-        QByteArray::fromStdString("<scxml version=\"1.0\">\n" + inside + "\n</scxml>"),
-        withValue());
+    const auto read =
+        readStatechart(QByteArray::fromStdString(
+                           "<scxml xmlns=\"http://www.w3.org/2005/07/scxml\" version=\"1.0\">\n" +
+                           inside + "\n</scxml>"),
+                       withValue());
     return read ? std::string("taken") : read.error().text();
   };
   const auto says = [&](const std::string& inside, const char* line, const char* words) {
@@ -199,6 +202,26 @@ TEST(Statechart, WhatIsBeyondUsIsSaidWithItsLine) {
   says("<state id=\"a\"><transition event=\"press\" target=\"a\"><log/></transition></state>",
        "line 2", "log");
   says("<state id=\"a\"", "line", "");
+  says("<state id=\"a\"/>\n<state id=\"a\"/>", "line 3", "two states have the id");
+  says(
+      "<state id=\"a\"><transition event=\"press\" target=\"a\"><send event=\"activate.now\" "
+      "delay=\"2s\"/></transition></state>",
+      "line 2", "delay");
+  says("<state id=\"a\"><transition event=\"after.300\" target=\"a\"/></state>", "timers",
+       "never sent");
+  says(
+      "<state id=\"a\"><onentry><send event=\"after.300\" id=\"t\" delay=\"300ms\"/></onentry>"
+      "<transition event=\"after.300\" target=\"a\"/></state>",
+      "timers", "not cancelled");
+  EXPECT_EQ(
+      why("<state id=\"a\"><onentry><send event=\"after.100\" id=\"t\" delay=\"0.1s\"/></onentry>"
+          "<onexit><cancel sendid=\"t\"/></onexit>"
+          "<transition event=\"after.100\" target=\"a\"/></state>"),
+      "taken");
+  const auto other =
+      readStatechart("<scxml version=\"1.0\"><state id=\"a\"/></scxml>", withValue());
+  ASSERT_FALSE(other);
+  EXPECT_NE(other.error().text().find("namespace"), std::string::npos);
   says("<datamodel><data id=\"gold\"/></datamodel><state id=\"a\"/>", "line 2", "gold");
   says("", "line 1", "no states");
   EXPECT_FALSE(readStatechart("", withValue()));
@@ -206,7 +229,8 @@ TEST(Statechart, WhatIsBeyondUsIsSaidWithItsLine) {
   const auto bomb = readStatechart(
       "<!DOCTYPE x [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;\">"
       "<!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;&b;&b;\"><!ENTITY d \"&c;&c;&c;&c;&c;&c;&c;&c;\">]>"
-      "<scxml version=\"1.0\" name=\"&d;\"><state id=\"a\"/></scxml>",
+      "<scxml xmlns=\"http://www.w3.org/2005/07/scxml\" version=\"1.0\" name=\"&d;\"><state "
+      "id=\"a\"/></scxml>",
       withValue());
   EXPECT_FALSE(bomb && bomb->name.size() > 5000);
 }

@@ -26,7 +26,8 @@ class AutosaveTest : public test::WindowTest {
     window->autosave().finish();
     const QDir state(unsavedFolder());
     ASSERT_EQ(copies().size(), 1);
-    ASSERT_TRUE(QFile::copy(state.filePath(copies()[0]), state.filePath(QStringLiteral("9-9.left"))));
+    ASSERT_TRUE(
+        QFile::copy(state.filePath(copies()[0]), state.filePath(QStringLiteral("9-9.left"))));
     window->autosave().clear();
     ASSERT_TRUE(QFile::rename(state.filePath(QStringLiteral("9-9.left")),
                               state.filePath(QStringLiteral("9-9.unsaved"))));
@@ -38,14 +39,16 @@ TEST_F(AutosaveTest, KeepsACopyUntilItIsSavedOrClosed) {
   change();
   EXPECT_TRUE(QTest::qWaitFor([&] { return copies().size() == 1; }, 5000));
   ASSERT_TRUE(window->files().saveAs(path("a.bristle")));
-  EXPECT_TRUE(QTest::qWaitFor([&] { return copies().isEmpty(); }, 5000)) << "saved: nothing to keep";
+  EXPECT_TRUE(QTest::qWaitFor([&] { return copies().isEmpty(); }, 5000))
+      << "saved: nothing to keep";
   EXPECT_EQ(QDir(folder.path()).entryList({QStringLiteral("*.bristle")}).size(), 1)
       << "and nothing beside the project";
   change();
   window->autosave().finish();
   EXPECT_EQ(copies().size(), 1);
   work().undo();
-  EXPECT_TRUE(QTest::qWaitFor([&] { return copies().isEmpty(); }, 5000)) << "undone to what is saved";
+  EXPECT_TRUE(QTest::qWaitFor([&] { return copies().isEmpty(); }, 5000))
+      << "undone to what is saved";
   change();
   window->autosave().finish();
   answer(QStringLiteral("Discard"));
@@ -120,7 +123,8 @@ TEST_F(AutosaveTest, SavingIntoAnotherFolderTakesArtSoundsAndTakesAlong) {
   std::filesystem::create_directories(root + "/other");
   ASSERT_TRUE(window->files().saveAs(path("other/b")));
   EXPECT_TRUE(QFile::exists(path("other/b.bristle"))) << "with its ending";
-  for (const char* file : {"other/art/a.png", "other/sounds/tick.wav", "other/takes/one.take.jsonl"})
+  for (const char* file :
+       {"other/art/a.png", "other/sounds/tick.wav", "other/takes/one.take.jsonl"})
     EXPECT_TRUE(QFile::exists(path(file))) << file;
   // One that is there already and differs is not written over, and nothing is saved.
   std::filesystem::create_directories(root + "/third/art");

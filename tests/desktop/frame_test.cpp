@@ -5,8 +5,9 @@
 #include "desktop/frame/finder.h"
 #include "desktop/frame/theme.h"
 #include "desktop/rehearse/rehearse_bench.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 #include "desktop/shape/swatches.h"
+#include "desktop/shelf/shelf.h"
 #include "desktop/window_fixture.h"
 
 namespace bristle {
@@ -127,7 +128,7 @@ TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
 
 TEST_F(Frame, PartsAreAddedRenamedAndRemovedOnTheCard) {
   const size_t before = project().kinds[0]->parts.size();
-  choose(QStringLiteral("Add a"), 2);
+  choose(QStringLiteral("New part"), 2);
   click(QStringLiteral("Add part"));
   ASSERT_EQ(project().kinds[0]->parts.size(), before + 1);
   const PartId added = project().kinds[0]->parts.back().id;
@@ -174,11 +175,11 @@ TEST_F(Frame, LosingTheKeyboardGivesUpAHeldKey) {
   work().replace(test::columnMenu({"One", "Two"}), {}, false);
   window->openBench(QStringLiteral("rehearse"));
   auto& bench = static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
-  QTest::keyPress(&bench.stage(), Qt::Key_Return);
+  QTest::keyPress(&bench.menu(), Qt::Key_Return);
   const auto& button = bench.rehearsal().session()->stack()[0].buttons[0];
   ASSERT_TRUE(button.running.signals.has(Signals::Down));
   test::WindowTest::key(Qt::Key_F6);
-  EXPECT_FALSE(bench.stage().hasFocus());
+  EXPECT_FALSE(bench.menu().hasFocus());
   EXPECT_FALSE(button.running.signals.has(Signals::Armed));
 }
 
@@ -189,6 +190,19 @@ TEST_F(Frame, AMenuWithoutAScreenSaysSoInsteadOfRunning) {
   for (QLabel* label : window->findChildren<QLabel*>())
     told |= label->text().contains(QStringLiteral("Nothing to rehearse yet"));
   EXPECT_TRUE(told);
+}
+
+TEST_F(Frame, ShelfAndCardFoldAwayAndAreRemembered) {
+  QWidget* shelf = window->findChild<Shelf*>();
+  ASSERT_NE(shelf, nullptr);
+  EXPECT_TRUE(shelf->isVisible());
+  test::WindowTest::key(Qt::Key_F7);
+  EXPECT_FALSE(shelf->isVisible());
+  ASSERT_TRUE(window->close());
+  open();
+  EXPECT_FALSE(window->findChild<Shelf*>()->isVisible());
+  test::WindowTest::key(Qt::Key_F7);
+  EXPECT_TRUE(window->findChild<Shelf*>()->isVisible());
 }
 
 }  // namespace

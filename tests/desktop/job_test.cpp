@@ -8,7 +8,7 @@
 
 #include "desktop/place/canvas.h"
 #include "desktop/rehearse/rehearse_bench.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 #include "desktop/route/route_view.h"
 #include "desktop/shape/ledger.h"
 #include "desktop/view/takes.h"
@@ -57,12 +57,12 @@ class Job : public test::WindowTest {
     click(QStringLiteral("Lay down a column"));
     ASSERT_EQ(buttons(1).size(), 1U);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(1)[0]).toPoint());
-    choose(QStringLiteral("When used"), int(ActionType::Back));
+    choose(QStringLiteral("Action"), int(ActionType::Back));
     EXPECT_EQ(findItem(*project().screens[1], buttons(1)[0])->button()->action.type,
               ActionType::Back);
     work().pickScreen(project().screens[0]->id);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(0)[1]).toPoint());
-    choose(QStringLiteral("When used"), int(ActionType::PutOnTop));
+    choose(QStringLiteral("Action"), int(ActionType::PutOnTop));
     EXPECT_EQ(findItem(*project().screens[0], buttons(0)[1])->button()->action.screen,
               project().screens[1]->id);
   }
@@ -87,7 +87,7 @@ class Job : public test::WindowTest {
   static bool has(const std::vector<std::string>& lines, const std::string& line) {
     return std::find(lines.begin(), lines.end(), line) != lines.end();
   }
-  QImage stagePicture() { return rehearse().stage().grab().toImage(); }
+  QImage stagePicture() { return rehearse().menu().grab().toImage(); }
 };
 
 TEST_F(Job, AnEmptyProjectIsBegunByKeysAlone) {
@@ -261,7 +261,7 @@ TEST_F(Job, TwoScreensAreConnectedAndRehearsedByKeysMouseAndOnScreenController) 
   const auto ids = buttons(0), top = buttons(1);
   key(Qt::Key_F5);
   ASSERT_TRUE(rehearse().rehearsal().running());
-  Stage& stage = rehearse().stage();
+  RunningMenu& stage = rehearse().menu();
   ASSERT_TRUE(stage.hasFocus());
   const QImage before = stagePicture();
   key(Qt::Key_Down);

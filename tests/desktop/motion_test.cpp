@@ -75,7 +75,7 @@ TEST_F(Motion, AStrokeIsPickedByAClickAndItsGuardChangedOnTheCard) {
   ASSERT_GE(view().transition(), 0);
   const auto picked = size_t(view().transition());
   ASSERT_EQ(machine().transitions[picked].to, StateId{"hover"});
-  auto* guard = named<QLineEdit>(QStringLiteral("If"));
+  auto* guard = named<QLineEdit>(QStringLiteral("Guard"));
   guard->setFocus();
   guard->selectAll();
   QTest::keyClicks(guard, QStringLiteral("over and ("));
@@ -170,7 +170,8 @@ TEST_F(Motion, AStatechartIsExportedAndImportedAgain) {
   EXPECT_EQ(machine(), before);
   QFile broken(path("broken.scxml"));
   ASSERT_TRUE(broken.open(QIODevice::WriteOnly));
-  broken.write("<scxml version='1.0'><parallel id='p'/></scxml>");
+  broken.write(
+      "<scxml xmlns='http://www.w3.org/2005/07/scxml' version='1.0'><parallel id='p'/></scxml>");
   broken.close();
   EXPECT_FALSE(bench().importChart(broken.fileName()));
   EXPECT_EQ(machine(), before) << "nothing is half-taken";
@@ -195,14 +196,14 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   view().pickTransition(int(release));
   size_t at = release;
   const auto now = [&]() -> const Transition& { return machine().transitions[at]; };
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("240"));
+  fill(QStringLiteral("Duration"), QStringLiteral("240"));
   EXPECT_EQ(now().timing->duration, 240);
-  fill(QStringLiteral("Waits, ms"), QStringLiteral("30"));
+  fill(QStringLiteral("Delay"), QStringLiteral("30"));
   EXPECT_EQ(now().timing->delay, 30);
   fill(QStringLiteral("Easing as text"), QStringLiteral("sideways"));
   fill(QStringLiteral("Easing as text"), QStringLiteral("linear"));
   EXPECT_EQ(now().timing->easing.type, EasingType::Linear);
-  fill(QStringLiteral("Sends"), QStringLiteral("ping"));
+  fill(QStringLiteral("Message sent"), QStringLiteral("ping"));
   ASSERT_EQ(now().effects.size(), 2U);
   EXPECT_EQ(now().effects[1].message, "ping");
   click(QStringLiteral("Activates the button"));
@@ -214,9 +215,9 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   click(QStringLiteral("Answers later"));
   EXPECT_EQ(machine().transitions[release + 2], first) << "the same one moves on";
   at = release + 2;
-  choose(QStringLiteral("On"), 11);
+  choose(QStringLiteral("Event"), 11);
   EXPECT_EQ(now().on, Event::After);
-  fill(QStringLiteral("After, ms"), QStringLiteral("750"));
+  fill(QStringLiteral("Time in the state"), QStringLiteral("750"));
   EXPECT_EQ(now().after, 750);
   click(QStringLiteral("A timing of its own"));
   EXPECT_FALSE(now().timing);
@@ -227,7 +228,7 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
 TEST_F(Motion, KindsShareAMachineAndAreGivenTheirOwn) {
   ASSERT_TRUE(work().perform(addKind("Other", Wins::Focused)));
   work().pickKind(project().kinds[1]->id);
-  choose(QStringLiteral("Runs"), 0);
+  choose(QStringLiteral("Machine"), 0);
   EXPECT_EQ(project().kinds[1]->machine, project().kinds[0]->machine);
   choose(QStringLiteral("Activates"), 1);
   EXPECT_EQ(machine().fires, Fires::Press) << "for both";

@@ -52,14 +52,14 @@ TEST_F(MotionTime, ACurveIsPulledByItsHandlesAndByKeys) {
   QTest::keyClick(curve(), Qt::Key_Left, Qt::ShiftModifier);
   EXPECT_NEAR(easing().x2, 0.1, 1e-9);
   // A spring has a knob on its first swing: the higher it stands, the less it is damped.
-  choose(QStringLiteral("Eases"), 3);
+  choose(QStringLiteral("Easing"), 3);
   ASSERT_EQ(easing().type, EasingType::Spring);
   const double damping = easing().damping;
   drag(curve(), curve()->handles()[0], curve()->handles()[0] - QPointF(0, 16));
   EXPECT_LT(easing().damping, damping);
   QTest::keyClick(curve(), Qt::Key_Right);
   EXPECT_GT(easing().period, 20);
-  choose(QStringLiteral("Eases"), 2);
+  choose(QStringLiteral("Easing"), 2);
   ASSERT_EQ(easing().type, EasingType::Steps);
   QTest::keyClick(curve(), Qt::Key_Up);
   EXPECT_EQ(easing().count, 5);
@@ -71,7 +71,7 @@ TEST_F(MotionTime, ACurveIsPulledByItsHandlesAndByKeys) {
 
 TEST_F(MotionTime, TheButtonBesideTheCurveMoves) {
   view().pickTransition(int(transition("normal", "hover")));
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("400"));
+  fill(QStringLiteral("Duration"), QStringLiteral("400"));
   auto* button = named<TryButton>(QStringLiteral("The button, trying this timing"));
   const QImage first = button->grab().toImage();
   EXPECT_TRUE(QTest::qWaitFor([&] { return button->grab().toImage() != first; }, 10'000));
@@ -88,16 +88,16 @@ TEST_F(MotionTime, OnePropertyGetsATimingOfItsOwnAndTheWayBackGoesAlike) {
   const size_t in = transition("normal", "hover"), out = transition("hover", "normal");
   view().pickTransition(int(in));
   click(QStringLiteral("The way back runs alike"));
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("330"));
+  fill(QStringLiteral("Duration"), QStringLiteral("330"));
   EXPECT_EQ(timingAt(machine(), {in, {}}).duration, 330);
   EXPECT_EQ(timingAt(machine(), {out, {}}).duration, 330) << "in and out together";
   click(QStringLiteral("The way back runs alike"));
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("90"));
+  fill(QStringLiteral("Duration"), QStringLiteral("90"));
   EXPECT_EQ(timingAt(machine(), {out, {}}).duration, 330) << "and apart";
-  auto* what = named<QComboBox>(QStringLiteral("What runs so"));
+  auto* what = named<QComboBox>(QStringLiteral("Property"));
   ASSERT_GT(what->count(), 1) << "what differs between the states";
-  choose(QStringLiteral("What runs so"), 1);
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("700"));
+  choose(QStringLiteral("Property"), 1);
+  fill(QStringLiteral("Duration"), QStringLiteral("700"));
   ASSERT_EQ(machine().transitions[in].propTimings.size(), 1U);
   EXPECT_EQ(machine().transitions[in].propTimings[0].timing.duration, 700);
   EXPECT_EQ(machine().transitions[in].timing->duration, 90) << "the rest is as it was";
@@ -107,11 +107,11 @@ TEST_F(MotionTime, OnePropertyGetsATimingOfItsOwnAndTheWayBackGoesAlike) {
 
 TEST_F(MotionTime, WithNoTransitionPickedTheDefaultIsSet) {
   view().pickState({});
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("275"));
+  fill(QStringLiteral("Duration"), QStringLiteral("275"));
   EXPECT_EQ(machine().timing.duration, 275);
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("-4"));
+  fill(QStringLiteral("Duration"), QStringLiteral("-4"));
   EXPECT_EQ(machine().timing.duration, 275) << "a negative time is refused";
-  fill(QStringLiteral("Takes, ms"), QStringLiteral("999999999999"));
+  fill(QStringLiteral("Duration"), QStringLiteral("999999999999"));
   EXPECT_EQ(machine().timing.duration, 275) << "and an enormous one";
 }
 
@@ -133,13 +133,13 @@ TEST_F(MotionTime, AStatesOwnMotionIsMadeOnTheTimeLine) {
   QTest::mouseDClick(&line, Qt::LeftButton, {}, line.placeOf(0, 0.75, 0).toPoint());
   ASSERT_EQ(motion().tracks[0].frames.size(), 4U);
   EXPECT_NEAR(motion().tracks[0].frames[2].at, 0.75, 0.02);
-  fill(QStringLiteral("Adds"), QStringLiteral("0.08"));
+  fill(QStringLiteral("Added value"), QStringLiteral("0.08"));
   EXPECT_EQ(motion().tracks[0].frames[2].add, 0.08);
-  fill(QStringLiteral("Period, ms"), QStringLiteral("640"));
-  fill(QStringLiteral("Times"), QStringLiteral("2"));
+  fill(QStringLiteral("Period"), QStringLiteral("640"));
+  fill(QStringLiteral("Repetitions"), QStringLiteral("2"));
   EXPECT_EQ(motion().period, 640);
   EXPECT_EQ(motion().count, 2);
-  fill(QStringLiteral("Period, ms"), QStringLiteral("0"));
+  fill(QStringLiteral("Period"), QStringLiteral("0"));
   EXPECT_EQ(motion().period, 640);
   line.setFocus();
   QTest::keyClick(&line, Qt::Key_Left);
@@ -182,14 +182,14 @@ TEST_F(MotionTime, ASoundIsChosenRefusedAndTraced) {
   };
   QString said;
   QObject::connect(&work(), &Work::told, window.get(), [&](const QString& what) { said = what; });
-  fill(QStringLiteral("Plays"), QStringLiteral("nowhere.wav"));
+  fill(QStringLiteral("Sound"), QStringLiteral("nowhere.wav"));
   EXPECT_TRUE(said.contains(QStringLiteral("missing"))) << fromQt(said);
-  fill(QStringLiteral("Plays"), QStringLiteral("long.wav"));
+  fill(QStringLiteral("Sound"), QStringLiteral("long.wav"));
   EXPECT_TRUE(said.contains(QStringLiteral("600 s"))) << fromQt(said);
   EXPECT_TRUE(effects().empty());
-  fill(QStringLiteral("Plays"), QStringLiteral("tick.wav"));
+  fill(QStringLiteral("Sound"), QStringLiteral("tick.wav"));
   ASSERT_EQ(effects().size(), 1U);
-  fill(QStringLiteral("Volume, %"), QStringLiteral("30"));
+  fill(QStringLiteral("Volume"), QStringLiteral("30"));
   EXPECT_EQ(effects()[0].volume, 0.3);
   click(QStringLiteral("Hear the sound"));
   view().setScore(scoreOf(Preset::Click));
@@ -203,7 +203,7 @@ TEST_F(MotionTime, ASoundIsChosenRefusedAndTraced) {
   view().setPlaying(true);
   EXPECT_TRUE(QTest::qWaitFor([&] { return heard == "tick.wav"; }, 10'000));
   view().setPlaying(false);
-  fill(QStringLiteral("Plays"), QString());
+  fill(QStringLiteral("Sound"), QString());
   EXPECT_TRUE(effects().empty());
 }
 

@@ -34,8 +34,8 @@ class PlaceBenchTest : public test::WindowTest {
 TEST_F(PlaceBenchTest, PinningElsewhereMovesNothingNowButHoldsOnTheOtherDisplay) {
   work().pickItems({free});
   const Box before = boxOf(free);
-  choose(QStringLiteral("Keeps to, x"), int(Pin::End));
-  choose(QStringLiteral("Keeps to, y"), int(Pin::End));
+  choose(QStringLiteral("Pinned to, x"), int(Pin::End));
+  choose(QStringLiteral("Pinned to, y"), int(Pin::End));
   EXPECT_EQ(boxOf(free), before);
   EXPECT_EQ(item(free).place.x.pin, Pin::End);
   auto* strip = window->findChild<DisplayStrip*>();
@@ -50,8 +50,8 @@ TEST_F(PlaceBenchTest, PinningElsewhereMovesNothingNowButHoldsOnTheOtherDisplay)
 TEST_F(PlaceBenchTest, FieldsChangeThePickedItem) {
   work().pickItems({free});
   fill(QStringLiteral("Caption"), QStringLiteral("Depth chart"));
-  fill(QStringLiteral("Spoken name"), QStringLiteral("Chart of depths"));
-  fill(QStringLiteral("Distance x"), QStringLiteral("640"));
+  fill(QStringLiteral("Accessible name"), QStringLiteral("Chart of depths"));
+  fill(QStringLiteral("From there, x"), QStringLiteral("640"));
   fill(QStringLiteral("Width"), QStringLiteral("333"));
   click(QStringLiteral("Disabled at first"));
   const Item& i = item(free);
@@ -66,11 +66,11 @@ TEST_F(PlaceBenchTest, FieldsChangeThePickedItem) {
 
 TEST_F(PlaceBenchTest, ANumberOutOfRangeIsMarkedAndNotTaken) {
   work().pickItems({free});
-  fill(QStringLiteral("Distance x"), QStringLiteral("far away"));
+  fill(QStringLiteral("From there, x"), QStringLiteral("far away"));
   EXPECT_EQ(item(free).place.x.offset, 800);
-  EXPECT_TRUE(named<QLineEdit>(QStringLiteral("Distance x"))->property("bad").toBool());
-  fill(QStringLiteral("Distance x"), QStringLiteral("10"));
-  EXPECT_FALSE(named<QLineEdit>(QStringLiteral("Distance x"))->property("bad").toBool());
+  EXPECT_TRUE(named<QLineEdit>(QStringLiteral("From there, x"))->property("bad").toBool());
+  fill(QStringLiteral("From there, x"), QStringLiteral("10"));
+  EXPECT_FALSE(named<QLineEdit>(QStringLiteral("From there, x"))->property("bad").toBool());
 }
 
 TEST_F(PlaceBenchTest, OneChangeGoesToAllThatArePicked) {
@@ -88,7 +88,7 @@ TEST_F(PlaceBenchTest, TheColumnThatHoldsAButtonIsOneClickAway) {
   fill(QStringLiteral("Gap"), QStringLiteral("40"));
   const auto ids = test::buttons(project());
   EXPECT_EQ(boxOf(ids[1]).y - boxOf(ids[0]).y - boxOf(ids[0]).h, 40);
-  choose(QStringLiteral("Across"), int(Across::End));
+  choose(QStringLiteral("Alignment across"), int(Across::End));
   EXPECT_EQ(work().item()->container()->across, Across::End);
 }
 
@@ -176,7 +176,7 @@ TEST_F(PlaceBenchTest, TheScreensOwnDetailsAreEdited) {
   work().pickItems({});
   fill(QStringLiteral("Name"), QStringLiteral("Deck"));
   fill(QStringLiteral("Backdrop"), QStringLiteral("#102030"));
-  fill(QStringLiteral("Dims below"), QStringLiteral("0.5"));
+  fill(QStringLiteral("Dimming below"), QStringLiteral("0.5"));
   click(QStringLiteral("Moves pass over disabled buttons"));
   const Screen& screen = *project().screens[0];
   EXPECT_EQ(screen.name, "Deck");

@@ -9,7 +9,7 @@
 #include "desktop/frame/theme.h"
 #include "desktop/player.h"
 #include "desktop/rehearse/rehearse_bench.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 #include "desktop/shots.h"
 #include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"

@@ -296,7 +296,7 @@ TEST_F(Shape, AButtonAloneDepartsFromItsKind) {
 TEST_F(Shape, TheWayIntoAStateTakesANamedDuration) {
   ASSERT_TRUE(work().perform(addNamed(NamedType::Duration, "time.quick", 90.0)));
   work().pickColumns({StateId{"pressed"}}, key(0, Prop::Fill));
-  fill(QStringLiteral("Comes in"), QStringLiteral("time.quick"));
+  fill(QStringLiteral("Duration into the state"), QStringLiteral("time.quick"));
   const Machine& machine = *project().machines[0];
   int into = 0;
   for (const Transition& t : machine.transitions) {
@@ -306,14 +306,14 @@ TEST_F(Shape, TheWayIntoAStateTakesANamedDuration) {
   }
   EXPECT_GT(into, 2);
   EXPECT_EQ(usesOf(project(), project().named->front().id).size(), 1U);
-  fill(QStringLiteral("Eases"), QStringLiteral("linear"));
-  fill(QStringLiteral("Comes in"), QStringLiteral("250 ms"));
+  fill(QStringLiteral("Easing"), QStringLiteral("linear"));
+  fill(QStringLiteral("Duration into the state"), QStringLiteral("250 ms"));
   const Timing timing = timingInto(*project().machines[0], StateId{"pressed"});
   EXPECT_EQ(timing.duration, 250);
   EXPECT_FALSE(timing.namedDuration);
   EXPECT_EQ(timing.easing.type, EasingType::Linear);
   const Project before = project();
-  fill(QStringLiteral("Eases"), QStringLiteral("bouncy"));
+  fill(QStringLiteral("Easing"), QStringLiteral("bouncy"));
   EXPECT_TRUE(equal(project(), before));
 }
 
@@ -420,7 +420,7 @@ TEST_F(Shape, AMissingPictureAndFontAreNamedOnTheCard) {
 TEST_F(Shape, TheHitAreaIsChosenAndItsLeastSizeTold) {
   fill(QStringLiteral("Hit padding"), QStringLiteral("12"));
   EXPECT_EQ(kind().hitPadding, 12);
-  choose(QStringLiteral("Hit by"), 1);
+  choose(QStringLiteral("Hit area"), 1);
   EXPECT_EQ(kind().hitForm, HitForm::Shape);
   fill(QStringLiteral("Least size"), QStringLiteral("100"));
   EXPECT_EQ(project().settings.leastHit, 100);
@@ -478,6 +478,68 @@ TEST_F(Shape, TheEyedropperIsGivenUpWithEsc) {
   EXPECT_TRUE(equal(project(), before));
   EXPECT_EQ(work().picked().columns, (std::vector<Column>{StateId{"pressed"}}))
       << "clicks are clicks again";
+}
+
+// At high zoom a step of the hand is less than rounding keeps: what it takes away in one step must
+// not be lost for the next.
+TEST_F(Shape, ASlowDragMovesAsFarAsAQuickOne) {
+  work().pickColumns({StateId{"hover"}}, key(0, Prop::Radius));
+  std::optional<Handle> place;
+  for (const Handle& handle : handlesOf(work(), StateId{"hover"}))
+    if (handle.sort == Handle::Sort::Move) place = handle;
+  ASSERT_TRUE(place);
+  for (int i = 1; i <= 100; ++i) {
+    const auto edit =
+        dragged(work(), StateId{"hover"}, *place, place->at, place->at + QPointF(0.2 * i, 0));
+    ASSERT_TRUE(edit);
+    ASSERT_TRUE(work().perform(*edit));
+  }
+  EXPECT_NEAR(std::get<double>(seen("hover", key(0, Prop::OffsetX))), 20, 0.01);
+}
+
+TEST_F(Shape, TheBorderBetweenWallAndLedgerIsDraggedAndRemembered) {
+  auto& wall = ledger().wall();
+  EXPECT_GE(wall.height(), 240);
+  const QPointF border(200, wall.height() - 2);
+  drag(wall.viewport(), border, border + QPointF(0, 80));
+  const int height = wall.height();
+  EXPECT_NEAR(height, 332, 6);
+  save();
+  ASSERT_TRUE(window->close());
+  open();
+  window->openBench(QStringLiteral("shape"));
+  ASSERT_TRUE(window->files().open(path("menu.bristle")));
+  EXPECT_EQ(ledger().wall().height(), height);
+}
+
+TEST_F(Shape, APageOwnsTheCardAndTheKeysWhileItIsOpen) {
+  test::WindowTest::key(Qt::Key_D, Qt::ControlModifier);
+  ASSERT_NE(page<NamedPage>(), nullptr);
+  for (QAction* action : bench().commands())
+    if (action->text() == QStringLiteral("Back to the base")) {
+      EXPECT_FALSE(action->isEnabled());
+    }
+  for (auto* field : window->findChildren<QLineEdit*>())
+    EXPECT_FALSE(field->accessibleName() == QStringLiteral("State name") && field->isVisible())
+        << "the wall's card edits nothing meanwhile";
+  EXPECT_TRUE(bench().hint().contains(QStringLiteral("Esc")));
+  test::WindowTest::key(Qt::Key_Escape);
+  for (QAction* action : bench().commands())
+    if (action->text() == QStringLiteral("Back to the base")) {
+      EXPECT_TRUE(action->isEnabled());
+    }
+}
+
+TEST_F(Shape, ALibraryIsNeverSavedOverTheOpenProject) {
+  save();
+  const auto before = readFile(fromQt(path("menu.bristle")));
+  test::WindowTest::key(Qt::Key_K, Qt::ControlModifier);
+  ASSERT_NE(page<LibraryPage>(), nullptr);
+  EXPECT_FALSE(page<LibraryPage>()->saveLibrary(path("menu.bristle"), false));
+  EXPECT_FALSE(page<LibraryPage>()->saveLibrary(path("menu"), true)) << "nor without its ending";
+  EXPECT_EQ(*readFile(fromQt(path("menu.bristle"))), *before);
+  EXPECT_TRUE(page<LibraryPage>()->saveLibrary(path("other"), false));
+  EXPECT_TRUE(QFile::exists(path("other.bristle")));
 }
 
 }  // namespace

@@ -13,7 +13,7 @@
 
 #include "core/machine/mix.h"
 #include "desktop/frame/theme.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 #include "desktop/window_fixture.h"
 
 namespace bristle {
@@ -130,7 +130,7 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
       if (!now) break;
       reached.insert(now);
       // The stage keeps Tab for the menu that it runs; F6 leaves it.
-      if (qobject_cast<Stage*>(now)) {
+      if (qobject_cast<RunningMenu*>(now)) {
         key(Qt::Key_F6);
         if (QApplication::focusWidget() == now) break;
         continue;
@@ -142,7 +142,7 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     start->setFocus();
     for (int i = 0; i < 200; ++i) {
       QWidget* now = QApplication::focusWidget();
-      if (!now || qobject_cast<Stage*>(now)) break;
+      if (!now || qobject_cast<RunningMenu*>(now)) break;
       reached.insert(now);
       QTest::keyClick(now, Qt::Key_Backtab, Qt::ShiftModifier);
     }

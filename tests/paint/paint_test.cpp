@@ -1,5 +1,5 @@
-#include <sys/stat.h>
 #include <gtest/gtest.h>
+#include <sys/stat.h>
 
 #include <QFile>
 #include <QImageReader>
@@ -246,7 +246,8 @@ TEST_F(PictureFiles, AHugePictureIsRefusedBeforeItIsRead) {
 // What a file is, is told by its bytes, whatever it is called.
 TEST_F(PictureFiles, AreReadByTheirBytesNotByTheirNames) {
   const QByteArray svg =
-      "<svg xmlns='http://www.w3.org/2000/svg' width='4' height='4'><image href='/etc/passwd'/></svg>";
+      "<svg xmlns='http://www.w3.org/2000/svg' width='4' height='4'><image "
+      "href='/etc/passwd'/></svg>";
   for (const char* name : {"a.png", "a.webp", "a.svg", "a"}) {
     write(QString::fromLatin1(name), svg);
     EXPECT_NE(problem(name).find("outside the file"), std::string::npos) << name;

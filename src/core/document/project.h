@@ -57,7 +57,7 @@ struct Project {
   std::vector<Shared<Machine>> machines;
   std::vector<Shared<Kind>> kinds;
   std::vector<Shared<Screen>> screens;
-  ScreenId first;  // where the menu opens
+  ScreenId first;           // where the menu opens
   std::int64_t lastId = 0;  // the highest number given out in an id
   Extras extra;
 };
@@ -85,8 +85,8 @@ AnyId freshId(Project& project, const char* prefix) {
   return AnyId{prefix + std::to_string(++project.lastId)};
 }
 
-// The highest number that any id ends in, of all that has one: parts and states, too. What comes from
-// elsewhere with ids of its own raises lastId to this.
+// The highest number that any id ends in, of all that has one: parts and states, too. What comes
+// from elsewhere with ids of its own raises lastId to this.
 std::int64_t highestId(const Project& project);
 
 // `wanted`, or `wanted 2`, `wanted 3`… where the name is taken already.

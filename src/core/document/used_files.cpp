@@ -8,8 +8,7 @@ void look(const LookValues& values, std::set<std::string>& pictures) {
     if (key.prop != Prop::File && key.prop != Prop::Icon) continue;
     const auto* text = std::get_if<std::string>(&value);
     // Icons of our own have plain names.
-    if (text && text->find('.') != text->npos)
-      pictures.insert(text->substr(0, text->find('#')));
+    if (text && text->find('.') != text->npos) pictures.insert(text->substr(0, text->find('#')));
   }
 }
 
@@ -40,7 +39,8 @@ UsedFiles filesOf(const Project& project) {
   for (const auto& machine : project.machines) look(*machine, out.sounds);
   for (const auto& screen : project.screens)
     for (const auto& item : screen->items) {
-      if (const auto* picture = std::get_if<PictureData>(&item->what); picture && !picture->file.empty())
+      if (const auto* picture = std::get_if<PictureData>(&item->what);
+          picture && !picture->file.empty())
         out.pictures.insert(picture->file.substr(0, picture->file.find('#')));
       const ButtonData* button = item->button();
       if (!button) continue;

@@ -1,6 +1,7 @@
-// Why something cannot stand in a project: the one set of rules that edits, imports and the reader of
-// files share, so that whatever an edit leads to can be written and read again. Each gives nothing
-// where all is well, else what was expected, as a sentence's end: "an angle from −3600 to 3600".
+// Why something cannot stand in a project: the one set of rules that edits, imports and the reader
+// of files share, so that whatever an edit leads to can be written and read again. Each gives
+// nothing where all is well, else what was expected, as a sentence's end: "an angle from −3600 to
+// 3600".
 #pragma once
 #include <optional>
 #include <string>
@@ -9,10 +10,10 @@
 
 namespace bristle {
 
-inline constexpr double kFarthest = 1e7;        // no number of a look is meant to be larger
-inline constexpr Ms kLongestTime = 3'600'000;   // of a duration, a delay, a timer
-inline constexpr size_t kLongestId = 100;       // characters
-inline constexpr size_t kDeepestContainer = 64; // containers in containers
+inline constexpr double kFarthest = 1e7;         // no number of a look is meant to be larger
+inline constexpr Ms kLongestTime = 3'600'000;    // of a duration, a delay, a timer
+inline constexpr size_t kLongestId = 100;        // characters
+inline constexpr size_t kDeepestContainer = 64;  // containers in containers
 
 std::string whyNot(const Fill& fill);
 std::string whyNot(const Shadow& shadow);

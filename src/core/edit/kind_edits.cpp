@@ -202,8 +202,8 @@ Edit renamePart(KindId kind, PartId part, std::string name) {
 
 namespace {
 
-// Effects, timings and what a file held besides go along to the transition that does the same: first
-// of the same state, else the first that answers the same event and leads to the same state.
+// Effects, timings and what a file held besides go along to the transition that does the same:
+// first of the same state, else the first that answers the same event and leads to the same state.
 void keepOwn(const std::vector<Transition>& old, std::vector<Transition>& fresh) {
   for (Transition& t : fresh) {
     const Transition* like = nullptr;

@@ -215,7 +215,8 @@ Edit mendMachine(MachineId machine, Machine before, Machine mended) {
   return {mend.name, {}, [=](const Project& now) -> Result<Project> {
             const Machine* there = find(now, machine);
             if (!there || *there != before)
-              return fail({}, "the machine has changed since this mend was found; it is looked for anew");
+              return fail(
+                  {}, "the machine has changed since this mend was found; it is looked for anew");
             return mend.apply(now);
           }};
 }

@@ -28,13 +28,13 @@ Edit applyTemplate(MachineId machine, Template which, Wins wins);
 // The machine becomes another, read from elsewhere; it keeps its id, and looks are matched
 // likewise.
 Edit replaceMachine(MachineId machine, Machine other);
-// The same machine with a law mended: looks stay with their states. Only where the machine still is what
-// the mend was found for.
+// The same machine with a law mended: looks stay with their states. Only where the machine still is
+// what the mend was found for.
 Edit mendMachine(MachineId machine, Machine before, Machine mended);
 // The looks of a kind and of its placed buttons go along to another machine's states.
 void carryLooks(Project& project, const KindId& kind, const Machine& from, const Machine& to);
-// Where moveTransition would put the transition: the next one, earlier or later, that stands beside it
-// (of the same state and event); nothing where there is none.
+// Where moveTransition would put the transition: the next one, earlier or later, that stands beside
+// it (of the same state and event); nothing where there is none.
 std::optional<size_t> placeAfterMove(const Machine& machine, size_t index, int by);
 // The kind runs the other kind's machine from now on; its looks are matched as above.
 Edit shareMachine(KindId kind, MachineId machine);

@@ -6,7 +6,10 @@ std::vector<Finding> check(const Project& project, const FileProbes& probes) {
   static constexpr Rule kRules[] = {checkReferences, checkMachines, checkFocus, checkNames,
                                     checkLooks};
   std::vector<Finding> out;
-  for (const Rule rule : kRules) rule(project, out);
+  const auto stopped = [&] { return probes.stop && probes.stop->load(); };
+  for (const Rule rule : kRules)
+    if (!stopped()) rule(project, probes.stop, out);
+  if (stopped()) return out;
   if (probes.sound) checkSounds(project, probes.sound, out);
   if (probes.picture) checkPictures(project, probes.picture, out);
   return out;

@@ -6,9 +6,10 @@
 namespace bristle {
 
 // Judged with plain text measures: sizes that follow captions differ a little from the window's.
-void checkFocus(const Project& project, std::vector<Finding>& out) {
+void checkFocus(const Project& project, const std::atomic<bool>* stop, std::vector<Finding>& out) {
   const PlainMeasure measure;
   for (const auto& screen : project.screens) {
+    if (stop && stop->load()) return;
     bool any = false;
     for (const auto& item : screen->items) any |= item->button() && !item->hidden;
     if (!any) continue;

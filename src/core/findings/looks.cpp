@@ -84,8 +84,9 @@ void checkOverlaps(const Project& project, const Screen& screen, std::vector<Fin
 
 }  // namespace
 
-void checkLooks(const Project& project, std::vector<Finding>& out) {
+void checkLooks(const Project& project, const std::atomic<bool>* stop, std::vector<Finding>& out) {
   for (const auto& kind : project.kinds) {
+    if (stop && stop->load()) return;
     const std::string place = "kind “" + kind->name + "”";
     checkNamesUsed(project, kind->base, place, kind->id, out);
     for (const auto& entry : kind->departures)

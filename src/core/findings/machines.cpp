@@ -21,14 +21,15 @@ void checkStates(const Machine& machine, std::vector<Finding>& out) {
 
 // Each machine once, whichever kinds share it. What only pictures can tell is left to those who
 // have them.
-void checkMachineLaws(const Machine& machine, const Project& project, std::vector<Finding>& out) {
+void checkMachineLaws(const Machine& machine, const Project& project, const std::atomic<bool>* stop,
+                      std::vector<Finding>& out) {
   const auto ready = makeReady(machine, project);
   if (!ready) {
     out.push_back({"machine", ready.error().place, ready.error().reason, {}, {}, {}});
     return;
   }
   const LawReport report =
-      checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
+      checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, stop});
   for (int i = 0; i < kLaws; ++i) {
     const LawResult& law = report.laws[static_cast<size_t>(i)];
     if (law.broken && law.waived.empty())
@@ -44,10 +45,12 @@ void checkMachineLaws(const Machine& machine, const Project& project, std::vecto
 
 }  // namespace
 
-void checkMachines(const Project& project, std::vector<Finding>& out) {
+void checkMachines(const Project& project, const std::atomic<bool>* stop,
+                   std::vector<Finding>& out) {
   for (const auto& machine : project.machines) {
+    if (stop && stop->load()) return;
     checkStates(*machine, out);
-    checkMachineLaws(*machine, project, out);
+    checkMachineLaws(*machine, project, stop, out);
   }
 }
 

@@ -4,7 +4,7 @@
 
 namespace bristle {
 
-void checkNames(const Project& project, std::vector<Finding>& out) {
+void checkNames(const Project& project, const std::atomic<bool>*, std::vector<Finding>& out) {
   for (const auto& screen : project.screens)
     for (const auto& item : screen->items) {
       const ButtonData* button = item->button();

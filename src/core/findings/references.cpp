@@ -48,7 +48,7 @@ void checkButton(const Project& project, const Screen& screen, const Item& item,
 
 }  // namespace
 
-void checkReferences(const Project& project, std::vector<Finding>& out) {
+void checkReferences(const Project& project, const std::atomic<bool>*, std::vector<Finding>& out) {
   if (project.first && !find(project, project.first))
     out.push_back({kRule, "project", "the first screen is not there", {}, {}, {}});
   for (const auto& kind : project.kinds) checkKind(project, *kind, out);

@@ -7,6 +7,9 @@
 namespace bristle {
 namespace {
 
+// Of boxes that lie over one another, so many are known to each: a heap of thousands in one place
+// is no menu, and all pairs of it would fill the memory.
+constexpr size_t kMostOverlapping = 256;
 constexpr double kNever = std::numeric_limits<double>::infinity();
 
 // Gathers for one box after another; keeps its lists' memory.
@@ -128,8 +131,8 @@ std::vector<std::vector<int>> overlaps(std::span<const Box> boxes) {
         // Each pair once: from the one that starts first.
         const bool later = b.near > a.near || (b.near == a.near && size_t(j) > i);
         if (!later || b.near >= a.far || std::min(a.hi, b.hi) <= std::max(a.lo, b.lo)) return;
-        out[i].push_back(j);
-        out[size_t(j)].push_back(static_cast<int>(i));
+        if (out[i].size() < kMostOverlapping) out[i].push_back(j);
+        if (out[size_t(j)].size() < kMostOverlapping) out[size_t(j)].push_back(static_cast<int>(i));
       });
     }
   }

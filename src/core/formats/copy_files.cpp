@@ -7,7 +7,8 @@ namespace {
 
 namespace fs = std::filesystem;
 
-// Whether the name stays below the folder that it is put in; links on the way are looked at as well.
+// Whether the name stays below the folder that it is put in; links on the way are looked at as
+// well.
 bool staysBelow(const std::string& folder, const std::string& name) {
   const fs::path path(name);
   if (path.is_absolute()) return false;

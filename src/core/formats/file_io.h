@@ -22,8 +22,8 @@ struct FileRead {
   std::string bytes;
   FileStamp stamp;  // of just this content
 };
-// At most `most` bytes. Larger files, folders, pipes and devices are an error (what is below /dev, as
-// the standard input, may be a pipe).
+// At most `most` bytes. Larger files, folders, pipes and devices are an error (what is below /dev,
+// as the standard input, may be a pipe).
 Result<FileRead> readStamped(const std::string& path, std::size_t most = std::size_t{1} << 30);
 Result<std::string> readFile(const std::string& path, std::size_t most = std::size_t{1} << 30);
 

@@ -52,8 +52,7 @@ std::string tooLarge(std::string_view text) {
     const size_t end = std::min(text.find_first_of(",]} \t\r\n", i), text.size());
     double value = 0;
     const auto read = std::from_chars(text.data() + i, text.data() + end, value);
-    if (read.ec == std::errc::result_out_of_range)
-      return lineAndColumn(text, i);
+    if (read.ec == std::errc::result_out_of_range) return lineAndColumn(text, i);
     i = end - 1;
   }
   return "line 1, column 1";

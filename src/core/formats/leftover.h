@@ -1,7 +1,7 @@
-// What a file's object holds beyond what this version knows, however deep: found by comparing the object
-// with what we would write for the same thing, and put back when it is written again. So a save loses
-// nothing that a newer version, another program or a person has added, and no reader needs a list of
-// the members that it knows.
+// What a file's object holds beyond what this version knows, however deep: found by comparing the
+// object with what we would write for the same thing, and put back when it is written again. So a
+// save loses nothing that a newer version, another program or a person has added, and no reader
+// needs a list of the members that it knows.
 //
 //   Item item = read(json);
 //   item.extra = leftover(json, write(item));

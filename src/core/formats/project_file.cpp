@@ -207,9 +207,9 @@ Result<OpenedProject> parseProject(std::string_view text) {
   // The rules that edits go by; what the reader checks with its place has been told above.
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
   p.lastId = highestId(p);
-  p.extra = leftover(*json, headJson(p),
-                     {"displays", "values", "named", "foreignTokens", "machines", "kinds",
-                      "screens"});
+  p.extra =
+      leftover(*json, headJson(p),
+               {"displays", "values", "named", "foreignTokens", "machines", "kinds", "screens"});
   return out;
 }
 

@@ -14,8 +14,8 @@ Result<std::string> provenText(const Project& project) {
   std::string text = writeProject(project);
   const auto back = parseProject(text);
   if (!back)
-    return fail(project.name, "it could not be read again (" + back.error().text() +
-                                  "), so nothing was written");
+    return fail(project.name,
+                "it could not be read again (" + back.error().text() + "), so nothing was written");
   if (writeProject(back->project) != text)
     return fail(project.name, "it would not be read again as it is, so nothing was written");
   return text;

@@ -14,8 +14,8 @@ struct StoredProject {
 // The error's place is the file, and where in it.
 Result<StoredProject> loadProject(const std::string& path);
 
-// The text of a project that is known to be read again as what it is; an error where it would not be,
-// which is a fault of ours and must not cost anybody a file.
+// The text of a project that is known to be read again as what it is; an error where it would not
+// be, which is a fault of ours and must not cost anybody a file.
 Result<std::string> provenText(const Project& project);
 Result<FileStamp> saveProject(const std::string& path, const Project& project);
 

@@ -209,8 +209,7 @@ Json toJson(const Screen& screen, const Project& project) {
   return out;
 }
 
-Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
-                  const Project& project) {
+Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at, const Project& project) {
   Screen screen;
   if (!r.isObject(value, at)) return screen;
   screen.id = {r.id(value, at, "id")};

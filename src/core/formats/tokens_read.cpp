@@ -3,9 +3,9 @@
 
 #include "core/document/map_names.h"
 #include "core/formats/json_reader.h"
+#include "core/formats/leftover.h"
 #include "core/formats/look_json.h"
 #include "core/formats/tokens_file.h"
-#include "core/formats/leftover.h"
 #include "core/formats/tokens_words.h"
 
 namespace bristle {

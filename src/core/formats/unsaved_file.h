@@ -1,6 +1,7 @@
-// What was not saved yet, kept beside the user's state (never in the project's folder), so that a program
-// that was killed loses next to nothing. One file for each window: a line that says what it is, then the
-// project as it would be saved. The window holds a lock while it lives: a file without one was left behind.
+// What was not saved yet, kept beside the user's state (never in the project's folder), so that a
+// program that was killed loses next to nothing. One file for each window: a line that says what it
+// is, then the project as it would be saved. The window holds a lock while it lives: a file without
+// one was left behind.
 #pragma once
 #include <optional>
 #include <string>
@@ -12,9 +13,9 @@
 namespace bristle {
 
 struct UnsavedHead {
-  std::string path;    // of the project's own file; empty: it has none yet
-  FileStamp stamp;     // of that file when it was opened or saved last
-  std::int64_t at = 0; // when this was written, ms since the epoch
+  std::string path;     // of the project's own file; empty: it has none yet
+  FileStamp stamp;      // of that file when it was opened or saved last
+  std::int64_t at = 0;  // when this was written, ms since the epoch
 };
 std::string writeUnsaved(const UnsavedHead& head, const std::string& project);
 
@@ -23,12 +24,13 @@ struct LeftBehind {
   UnsavedHead head;
   Project project;
 };
-// Those in the folder that no running window holds, the newest first. What cannot be read in full is left
-// where it is and not told.
+// Those in the folder that no running window holds, the newest first. What cannot be read in full
+// is left where it is and not told.
 std::vector<LeftBehind> leftBehind(const std::string& folder);
 void removeUnsaved(const std::string& file);
 
-// The place of one window: a name of its own and the lock on it. Neither writes anything until told.
+// The place of one window: a name of its own and the lock on it. Neither writes anything until
+// told.
 class UnsavedPlace {
  public:
   explicit UnsavedPlace(std::string folder);

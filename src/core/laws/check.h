@@ -15,7 +15,7 @@ struct LawSubject {
   const Symbols& symbols;      // that it was compiled with
   std::vector<double> values;  // where the project's values start
   const LawLooks* looks = nullptr;
-  const std::atomic<bool>* stop = nullptr;  // set it to give up; the report is not whole then
+  const std::atomic<bool>* stop = nullptr;      // set it to give up; the report is not whole then
   std::int64_t mostWork = Explorer::kMostWork;  // steps; beyond, the report is not whole
   std::int64_t* work = nullptr;                 // what it took is added here
 };

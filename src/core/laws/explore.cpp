@@ -9,12 +9,12 @@
 namespace bristle {
 namespace {
 
-constexpr Ms kDone = Ms{1} << 41;  // every `after` of the state has come
-constexpr Ms kNow = Ms{1} << 40;   // the time of every step: what was set in it shows by this
+constexpr Ms kDone = Ms{1} << 41;       // every `after` of the state has come
+constexpr Ms kNow = Ms{1} << 40;        // the time of every step: what was set in it shows by this
 constexpr size_t kMostCandidates = 31;  // of one value: five bits of a situation's key
 constexpr size_t kMostBounds = 12;
-constexpr size_t kMostMessages = 5000;  // in one step that come to no end and to no repetition
-constexpr size_t kMostAlike = 300;      // situations that differ in nothing but their times
+constexpr size_t kMostMessages = 5000;       // in one step that come to no end and to no repetition
+constexpr size_t kMostAlike = 300;           // situations that differ in nothing but their times
 constexpr std::int64_t kComparedAStep = 16;  // zones compared cost as much as one step
 
 std::uint64_t keyOf(const Situation& s, size_t watched) {
@@ -57,9 +57,9 @@ Explorer::Explorer(const Program& program, const Symbols& symbols, std::vector<d
   collectValues(symbols);
 }
 
-// A guard changes its answer only at its bounds, so these and one member of each open interval between
-// them stand for all values. Where an effect reads values, what leads across a bound is one, too. Values
-// that no guard reads do not matter.
+// A guard changes its answer only at its bounds, so these and one member of each open interval
+// between them stand for all values. Where an effect reads values, what leads across a bound is
+// one, too. Values that no guard reads do not matter.
 void Explorer::collectValues(const Symbols&) {
   ValueBounds bounds;
   for (std::uint16_t i = 0; i < program_.transitionCount(); ++i)
@@ -85,8 +85,8 @@ void Explorer::collectValues(const Symbols&) {
   }
 }
 
-// The start stands for the interval that it lies in. With too many bounds the lowest are taken, and the
-// search is not whole.
+// The start stands for the interval that it lies in. With too many bounds the lowest are taken, and
+// the search is not whole.
 std::vector<double> Explorer::membersOf(std::vector<double> bounds, double start) {
   if (bounds.size() > kMostBounds) {
     cutShort(fmt::format("a value has more than {} regions: it is counted with, or compared often",
@@ -121,7 +121,8 @@ bool Explorer::internValues(Situation& s, const std::vector<double>& values) {
     const double now = values[watched_[v]];
     const auto at = std::find(all.begin(), all.end(), now);
     if (at == all.end() && all.size() == kMostCandidates) {
-      cutShort(fmt::format("a value takes more than {} values by what the machine sets", kMostCandidates));
+      cutShort(fmt::format("a value takes more than {} values by what the machine sets",
+                           kMostCandidates));
       return false;
     }
     s.values[v] = static_cast<std::uint8_t>(at - all.begin());
@@ -228,9 +229,10 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
   return true;
 }
 
-// What was set counts at once; messages reach the button itself, too, one after the other. They go on
-// without end when the state, the values and what is still to be delivered come again (looked for as
-// Brent does: at steps that are powers of two a situation is remembered, and compared with those after).
+// What was set counts at once; messages reach the button itself, too, one after the other. They go
+// on without end when the state, the values and what is still to be delivered come again (looked
+// for as Brent does: at steps that are powers of two a situation is remembered, and compared with
+// those after).
 void Explorer::workOff(Situation& s, std::vector<double>& values) {
   std::optional<Passing> remembered;
   size_t sent = 0, next = 1;
@@ -325,7 +327,8 @@ void Explorer::keep(size_t from, const Situation& s, const Zone& zone, const Law
   }
   work_ += compared / kComparedAStep;
   if (alikes >= kMostAlike)
-    return cutShort(fmt::format("its timers meet in more than {} ways in one situation", kMostAlike));
+    return cutShort(
+        fmt::format("its timers meet in more than {} ways in one situation", kMostAlike));
   Visit visit;
   visit.at = s;
   visit.zone = zone;

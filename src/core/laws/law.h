@@ -74,14 +74,14 @@ struct LawReport {
   std::vector<std::uint32_t> neverTaken;  // places in Machine::transitions
   std::vector<std::string> advice;        // what may be meant, but should be looked at
   size_t visited = 0;                     // situations: state, signals, values, timers
-  bool whole = true;     // false: not all situations could be visited, so that nothing is called kept
+  bool whole = true;  // false: not all situations could be visited, so that nothing is called kept
   std::string whyNotWhole;  // in words, with the figure
   // A law that is switched off counts as kept.
   LawVerdict verdict(Law law) const;
   const LawResult& of(Law law) const { return laws[static_cast<size_t>(law) - 1]; }
   LawResult& of(Law law) { return laws[static_cast<size_t>(law) - 1]; }
-  bool allKept() const;    // every one, proved or switched off
-  bool noneBroken() const; // none is known to be broken
+  bool allKept() const;     // every one, proved or switched off
+  bool noneBroken() const;  // none is known to be broken
 };
 
 // What the laws need to know of looks. Without one, two states look different when they are two.

@@ -13,8 +13,8 @@ namespace {
 constexpr int kMostChanges = 6;      // one after the other; beyond, a template is the better mend
 constexpr size_t kMostTrials = 600;  // of one change
 constexpr std::int64_t kMostWork = 1'500'000;  // steps of all checks for one law: under a second
-constexpr size_t kLookedAt = 3;      // events before something was wrong
-constexpr Ms kMoment = 160;          // how long a state without a way out may last then
+constexpr size_t kLookedAt = 3;                // events before something was wrong
+constexpr Ms kMoment = 160;                    // how long a state without a way out may last then
 
 struct Trial {
   std::string words;

@@ -39,8 +39,8 @@ std::string_view nameOf(Lane lane) {
 }
 
 Sequence sequenceOf(const Score& score) {
-  // The order among those of one time, as in a menu: presses end, focus goes, the pointer goes, presses
-  // are called off; then others begin, presses begin, messages come.
+  // The order among those of one time, as in a menu: presses end, focus goes, the pointer goes,
+  // presses are called off; then others begin, presses begin, messages come.
   std::vector<std::pair<int, LawStep>> all;
   for (const Stretch& s : score.stretches) {
     const LaneWords& words = kLanes[static_cast<size_t>(s.lane)];

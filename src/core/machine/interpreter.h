@@ -58,9 +58,13 @@ struct StepContext {
 void deliver(const Program&, Running&, Event, const StepContext&, int message = -1, Ms after = 0);
 
 // What one cause changes of a button's signals: all of them first, then the events are delivered in
-// the order disable | focus.lose, release, over.end, abandon, enable, focus.gain, over.begin, so that
-// no state flashes in between. What is so already stays without an event.
-enum class Ends : std::uint8_t { Nothing, Press, Abandoned };  // an armed press: let go, or given up
+// the order disable | focus.lose, release, over.end, abandon, enable, focus.gain, over.begin, so
+// that no state flashes in between. What is so already stays without an event.
+enum class Ends : std::uint8_t {
+  Nothing,
+  Press,
+  Abandoned
+};  // an armed press: let go, or given up
 struct SignalChange {
   std::optional<bool> over = {}, focus = {}, enabled = {};
   Ends ends = Ends::Nothing;

@@ -36,9 +36,7 @@ class Session {
   const std::vector<ScreenRun>& stack() const { return stack_; }
   Device modality() const { return modality_; }
   // Whether the look of focus is shown: not while a pointer is used that is kept apart from it.
-  bool focusShown() const {
-    return project().settings.pointerMovesFocus || !isPointer(modality_);
-  }
+  bool focusShown() const { return project().settings.pointerMovesFocus || !isPointer(modality_); }
   Ms now() const { return now_; }
   bool ended() const { return ended_; }
   // Ended since messages or timers went on without end again and again.
@@ -53,10 +51,10 @@ class Session {
   ItemId focused() const;
   double value(const ValueId& id) const;
 
-  static constexpr size_t kMostScreens = 64;     // on the stack
-  static constexpr int kMostQueued = 10'000;     // effects that one event may lead to
-  static constexpr int kMostHeard = 500'000;     // messages heard by buttons, of one event
-  static constexpr int kMostRunaways = 8;        // chains cut before the session ends
+  static constexpr size_t kMostScreens = 64;  // on the stack
+  static constexpr int kMostQueued = 10'000;  // effects that one event may lead to
+  static constexpr int kMostHeard = 500'000;  // messages heard by buttons, of one event
+  static constexpr int kMostRunaways = 8;     // chains cut before the session ends
 
  private:
   struct Happened {
@@ -68,9 +66,7 @@ class Session {
   ScreenRun& top() { return stack_.back(); }
   size_t topDepth() const { return stack_.size() - 1; }
   ButtonRun& button(size_t depth, int box) { return stack_[depth].buttons[size_t(box)]; }
-  bool isEnabled(int box) {
-    return button(topDepth(), box).running.signals.has(Signals::Enabled);
-  }
+  bool isEnabled(int box) { return button(topDepth(), box).running.signals.has(Signals::Enabled); }
 
   // session.cpp: time, and the life of screens
   void work(const InputEvent& event);

@@ -63,9 +63,8 @@ void Session::pointUp(const InputEvent& event) {
 // Puts the pointer over what lies beneath it. One that is hidden counts while it presses.
 void Session::place(Pointer& pointer) {
   const int before = pointer.over;
-  pointer.over = pointer.hidden && pointer.downs == 0
-                     ? -1
-                     : top().boxAt(pointer.x, pointer.y, hitTest_);
+  pointer.over =
+      pointer.hidden && pointer.downs == 0 ? -1 : top().boxAt(pointer.x, pointer.y, hitTest_);
   if (pointer.over == before) return;
   const int now = pointer.over;
   refreshOver(before);
@@ -168,14 +167,13 @@ void Session::cancel(const InputEvent& event) {
 // A press that was held when its device went away is not meant to happen.
 void Session::gone(const InputEvent& event) {
   const DownKey* newest = down_.newestMove();
-  const bool heldNewest = newest && newest->source.device == event.device &&
-                          newest->source.unit == event.unit;
+  const bool heldNewest =
+      newest && newest->source.device == event.device && newest->source.unit == event.unit;
   const auto keys = down_.takeAway(event.device, event.unit);
   if (heldNewest) nextRepeat_ = now_ + project().settings.repeatDelay;
   std::vector<int> left;
   std::erase_if(pointers_, [&](const Pointer& pointer) {
-    const bool goes =
-        pointer.source.device == event.device && pointer.source.unit == event.unit;
+    const bool goes = pointer.source.device == event.device && pointer.source.unit == event.unit;
     if (goes) left.push_back(pointer.over);
     return goes;
   });

@@ -37,6 +37,8 @@ void TakeCheck::check(const TakeStep& step) {
 
 TakePlayer::TakePlayer(const Take& take, Session& session, Feed feed, TraceTold told)
     : take_(take), session_(session), feed_(std::move(feed)), told_(std::move(told)) {
+  for (size_t i = 0; i < take.steps.size(); ++i)
+    if (std::holds_alternative<Expectation>(take.steps[i].what)) lastExpectation_ = i + 1;
   if (!feed_) feed_ = [this](const InputEvent& event) { session_.feed(event); };
   listen();
 }
@@ -49,11 +51,12 @@ Ms TakePlayer::due() const {
 
 void TakePlayer::listen() {
   if (!told_) {
-    for (; seen_ < session_.trace().size(); ++seen_) check_.happened(session_.trace()[seen_]);
+    for (; seen_ < session_.trace().size(); ++seen_)
+      if (expectsMore()) check_.happened(session_.trace()[seen_]);
     return;
   }
   for (const TraceEntry& entry : session_.drainTrace()) {
-    check_.happened(entry);
+    if (expectsMore()) check_.happened(entry);
     told_(entry);
   }
 }
@@ -76,9 +79,9 @@ Result<void> TakePlayer::step() {
     check_.check(step);
   }
   if (session_.gaveUp())
-    return fail(place, "messages or timers go on without end: " +
-                           std::to_string(Session::kMostRunaways) + " chains were cut by " +
-                           std::to_string(session_.now()) + " ms");
+    return fail(place,
+                "messages or timers go on without end: " + std::to_string(Session::kMostRunaways) +
+                    " chains were cut by " + std::to_string(session_.now()) + " ms");
   return {};
 }
 

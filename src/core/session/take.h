@@ -56,7 +56,8 @@ Result<Session> sessionFor(const Project& project, const Take& take, const TextM
 using TakeSeen = std::function<void(const Session& session, const InputEvent& event)>;
 Result<TakeResult> play(const Project& project, const Take& take, const TextMeasure& measure,
                         const HitTest* test = nullptr, const TakeSeen& seen = {});
-// The same without keeping the trace, which `told` gets entry by entry: a take may be of any length.
+// The same without keeping the trace, which `told` gets entry by entry: a take may be of any
+// length.
 using TraceTold = std::function<void(const TraceEntry& entry)>;
 Result<std::vector<TakeFailure>> playThrough(const Project& project, const Take& take,
                                              const TextMeasure& measure, const HitTest* test,
@@ -78,13 +79,14 @@ class TakeCheck {
   std::vector<TakeFailure> failures_;
 };
 
-// Plays the steps of a take in a session one by one; the one way of doing so, in and out of windows.
+// Plays the steps of a take in a session one by one; the one way of doing so, in and out of
+// windows.
 class TakePlayer {
  public:
   // Hands an event to the session; where none is given it is fed.
   using Feed = std::function<void(const InputEvent& event)>;
-  // `take` and `session` must outlive it. With `told` the trace is handed on entry by entry and taken
-  // out of the session.
+  // `take` and `session` must outlive it. With `told` the trace is handed on entry by entry and
+  // taken out of the session.
   TakePlayer(const Take& take, Session& session, Feed feed = {}, TraceTold told = {});
   bool atEnd() const { return next_ >= take_.steps.size(); }
   // When the next step is due, ms.
@@ -95,12 +97,13 @@ class TakePlayer {
 
  private:
   void listen();
+  bool expectsMore() const { return next_ <= lastExpectation_; }
   const Take& take_;
   Session& session_;
   Feed feed_;
   TraceTold told_;
   TakeCheck check_;
-  size_t next_ = 0, seen_ = 0;
+  size_t next_ = 0, seen_ = 0, lastExpectation_ = 0;
 };
 
 // A take of what was fed, expecting what happened: all but the states, which follow from the rest.

@@ -1,5 +1,5 @@
-// Writes what is not saved yet beside the user's state, a second after an edit and off the interface
-// thread; gone once it is saved, undone or thrown away.
+// Writes what is not saved yet beside the user's state, a second after an edit and off the
+// interface thread; gone once it is saved, undone or thrown away.
 #pragma once
 #include <QFutureWatcher>
 #include <QObject>

@@ -7,6 +7,7 @@
 #include "desktop/frame/work.h"
 
 class QAction;
+class QSettings;
 
 namespace bristle {
 
@@ -21,11 +22,16 @@ class Bench : public QWidget {
   // Called when the bench comes into sight, and goes out of it.
   virtual void enter() {}
   virtual void leave() {}
+  // What a person has set up in it, for the next time.
+  virtual void keepState(QSettings&) const {}
+  virtual void restoreState(const QSettings&) {}
   // What the bottom line says when nothing else is to be said.
   virtual QString hint() const = 0;
 
  Q_SIGNALS:
   void hintChanged();
+  // Another bench is where the next thing is done; by its id.
+  void wantsBench(const QString& id);
 };
 
 struct BenchInfo {

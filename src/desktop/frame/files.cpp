@@ -78,7 +78,8 @@ Result<QString> Files::load(const QString& wanted) {
 
 void Files::restore(Project project, const QString& path, const FileStamp& stamp) {
   setPath(path, stamp);
-  work_.replace(std::move(project), path.isEmpty() ? QString() : QFileInfo(path).absolutePath(), false);
+  work_.replace(std::move(project), path.isEmpty() ? QString() : QFileInfo(path).absolutePath(),
+                false);
   work_.markUnsaved();
   Q_EMIT pathChanged();
 }
@@ -120,9 +121,9 @@ bool Files::save() {
 }
 
 bool Files::saveAsked() {
-  const QString start = path_.isEmpty() ? work_.folder() + QStringLiteral("/") +
-                                              toQt(work_.project().name) + kEnding
-                                        : path_;
+  const QString start =
+      path_.isEmpty() ? work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + kEnding
+                      : path_;
   // A project that is open read-only must go elsewhere; its own name is as good as any otherwise.
   const QString path = askWhereToSave(window_, tr("Save the project"), start, filter(), kEnding,
                                       work_.readOnly() ? path_ : QString());

@@ -40,8 +40,7 @@ QPixmap pictureOf(const Project& project, const QString& folder, const FontMeasu
   }
   const Display& display = project.displays.front();
   const Layout layout = layOut(project, *screen, display, measure);
-  const double zoom =
-      std::min(kPicture.width() / layout.width, kPicture.height() / layout.height);
+  const double zoom = std::min(kPicture.width() / layout.width, kPicture.height() / layout.height);
   p.translate((kPicture.width() - layout.width * zoom) / 2,
               (kPicture.height() - layout.height * zoom) / 2);
   p.scale(zoom, zoom);
@@ -90,7 +89,8 @@ QWidget* RecoveryPage::version(const QString& title, const QString& when, const 
   button->setAccessibleName(choice);
   if (main) setFocusProxy(button);
   connect(button, &QPushButton::clicked, this, std::move(chosen));
-  for (QWidget* part : std::initializer_list<QWidget*>{name, time, picture}) column->addWidget(part);
+  for (QWidget* part : std::initializer_list<QWidget*>{name, time, picture})
+    column->addWidget(part);
   column->addWidget(button, 0, Qt::AlignLeft);
   column->addStretch();
   return box;
@@ -113,15 +113,16 @@ void RecoveryPage::show(const LeftBehind& left) {
   column->addWidget(where);
   auto* both = new QHBoxLayout;
   both->setSpacing(32);
-  both->addWidget(version(tr("Not saved"),
-                          inWords(QDateTime::fromMSecsSinceEpoch(left.head.at)), left.project,
-                          folder, tr("Go on with this version"), true, [this] {
+  both->addWidget(version(tr("Not saved"), inWords(QDateTime::fromMSecsSinceEpoch(left.head.at)),
+                          left.project, folder, tr("Go on with this version"), true, [this] {
                             LeftBehind chosen = left_.front();
                             autosave_.goOn(std::move(chosen));
-                            work_.tell(tr("This is the version that was not saved; save it to keep it."));
+                            work_.tell(
+                                tr("This is the version that was not saved; save it to keep it."));
                             Q_EMIT done();
                           }));
-  const auto saved = path.isEmpty() ? Result<StoredProject>(fail({}, "none")) : loadProject(left.head.path);
+  const auto saved =
+      path.isEmpty() ? Result<StoredProject>(fail({}, "none")) : loadProject(left.head.path);
   if (saved) {
     const QDateTime when = QFileInfo(path).lastModified();
     both->addWidget(version(tr("Saved"), inWords(when), saved->opened.project, folder,

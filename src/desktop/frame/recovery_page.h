@@ -1,5 +1,5 @@
-// What the window shows first when work was left behind by a program that was killed: both versions with
-// a picture and the time, and a button for each.
+// What the window shows first when work was left behind by a program that was killed: both versions
+// with a picture and the time, and a button for each.
 #pragma once
 #include <QBoxLayout>
 #include <QWidget>

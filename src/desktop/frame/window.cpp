@@ -91,6 +91,7 @@ Window::Window(const QString& settingsFile)
 }
 
 Window::~Window() {
+  *stopFinding_ = true;  // nobody waits for it
   finding_.waitForFinished();
   if (current_ >= 0) benches_[size_t(current_)]->leave();
   // Views ask the work while they go, so they go first.
@@ -208,6 +209,8 @@ Bench* Window::need(size_t index) {
   connect(bench, &Bench::hintChanged, this, [this] {
     if (hinting_) say({}, false);
   });
+  bench->restoreState(settings_);
+  connect(bench, &Bench::wantsBench, this, &Window::openBench);
   pages_->addWidget(bench);
   cards_->addWidget(cardOf_[bench]);
   return bench;
@@ -254,9 +257,27 @@ void Window::makeViewMenu(QMenu* menu) {
   command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5),
           [this] { openBench(QStringLiteral("rehearse")); });
   command(menu, tr("Next part of the window"), QKeySequence(Qt::Key_F6), [this] { nextArea(); });
+  fold(menu, tr("Shelf"), Qt::Key_F7, QStringLiteral("fold/shelf"), shelf_);
+  fold(menu, tr("Card"), Qt::Key_F8, QStringLiteral("fold/card"), cards_);
   command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J),
           [this] { finder_->open(allCommands()); });
   command(menu, tr("Light or dark"), {}, [this] { setDark(!theme().dark); });
+}
+
+// Folded away by a key, so that what is worked on has the room; remembered.
+void Window::fold(QMenu* menu, const QString& name, int key, const QString& setting,
+                  QWidget* part) {
+  QAction* action = command(menu, name, QKeySequence(key), [this, setting, part] {
+    const bool folded = !settings_.value(setting).toBool();
+    settings_.setValue(setting, folded);
+    if (folded && part->isAncestorOf(QApplication::focusWidget()))
+      pages_->currentWidget()->setFocus();
+    part->setVisible(!folded);
+  });
+  action->setCheckable(true);
+  const bool folded = settings_.value(setting).toBool();
+  action->setChecked(!folded);
+  part->setVisible(!folded);
 }
 
 void Window::makeMenus() {
@@ -311,7 +332,7 @@ void Window::showBench(int index) {
   current_ = index;
   tabs_->button(index)->setChecked(true);
   pages_->setCurrentWidget(bench);
-  cards_->show();
+  cards_->setVisible(!settings_.value(QStringLiteral("fold/card")).toBool());
   cards_->setCurrentWidget(cardOf_[bench]);
   benchMenu_->clear();
   for (QAction* action : bench->commands()) benchMenu_->addAction(action);
@@ -355,12 +376,12 @@ void Window::refresh() {
 // copy may be read while this one is edited.
 void Window::findFindings() {
   if (finding_.isRunning()) return findingSoon_.start();
-  finding_.setFuture(
-      QtConcurrent::run([project = work_.project(), folder = fromQt(work_.folder())] {
-        return check(project,
-                     {[&](const std::string& file) { return whyNoSound(folder, file); },
-                      [&](const std::string& file) { return whyNoPicture(folder, file); }});
-      }));
+  finding_.setFuture(QtConcurrent::run([project = work_.project(), folder = fromQt(work_.folder()),
+                                        stop = stopFinding_] {
+    return check(project,
+                 {[&](const std::string& file) { return whyNoSound(folder, file); },
+                  [&](const std::string& file) { return whyNoPicture(folder, file); }, stop.get()});
+  }));
 }
 
 void Window::showFindings() {
@@ -392,13 +413,12 @@ void Window::deliver() {
   if (folder.isEmpty()) return;
   QProgressDialog progress(tr("Writing pictures"), tr("Stop"), 0, 0, this);
   progress.setWindowModality(Qt::WindowModal);
-  const auto done =
-      deliverPictures(work_.project(), work_.looks(), fromQt(folder),
-                      {.progress = [&](int at, int of) {
-                        progress.setMaximum(of);
-                        progress.setValue(at);
-                        return !progress.wasCanceled();
-                      }});
+  const auto done = deliverPictures(work_.project(), work_.looks(), fromQt(folder),
+                                    {.progress = [&](int at, int of) {
+                                      progress.setMaximum(of);
+                                      progress.setValue(at);
+                                      return !progress.wasCanceled();
+                                    }});
   work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder)
                   : toQt(done.error().text()),
              !done);
@@ -424,6 +444,8 @@ void Window::closeEvent(QCloseEvent* event) {
   if (!files_->mayLeave()) return event->ignore();
   settings_.setValue(QStringLiteral("geometry"), saveGeometry());
   settings_.setValue(QStringLiteral("bench"), QString::fromLatin1(benches()[size_t(current_)].id));
+  for (const Bench* bench : benches_)
+    if (bench) bench->keepState(settings_);
   settings_.sync();
   autosave_->clear();
   event->accept();
@@ -436,12 +458,12 @@ void Window::offerUnsaved() {
   pages_->addWidget(page);
   cards_->hide();
   pages_->setCurrentWidget(page);
+  say(tr("Nothing is lost: both versions stay until you choose"), false);
   page->setFocus();
   connect(page, &RecoveryPage::done, this, [this] {
     pages_->removeWidget(recovery_);
     recovery_->deleteLater();
     recovery_ = nullptr;
-    cards_->show();
     const int bench = std::exchange(current_, -1);
     showBench(bench);
   });

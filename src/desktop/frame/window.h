@@ -54,6 +54,7 @@ class Window : public QMainWindow {
   void makeViewMenu(QMenu* menu);
   QAction* command(QMenu* menu, const QString& name, const QKeySequence& keys,
                    std::function<void()> run);
+  void fold(QMenu* menu, const QString& name, int key, const QString& setting, QWidget* part);
   void showBench(int index);
   void refresh();
   void findFindings();
@@ -83,6 +84,7 @@ class Window : public QMainWindow {
   Finder* finder_ = nullptr;
   QTimer findingSoon_;
   QFutureWatcher<std::vector<Finding>> finding_;
+  std::shared_ptr<std::atomic<bool>> stopFinding_ = std::make_shared<std::atomic<bool>>(false);
   std::vector<QAction*> commands_;
 };
 

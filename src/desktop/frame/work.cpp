@@ -56,7 +56,9 @@ bool Work::eventFilter(QObject* watched, QEvent* event) {
       const auto& key = *static_cast<QKeyEvent*>(event);
       // A key that is held is one gesture, and so are arrows that follow one another: a nudge.
       const bool arrow = key.key() >= Qt::Key_Left && key.key() <= Qt::Key_Down;
-      if (!key.isAutoRepeat() && !arrow && !isTyping(key)) seal();
+      const bool modifier = key.key() == Qt::Key_Shift || key.key() == Qt::Key_Control ||
+                            key.key() == Qt::Key_Alt || key.key() == Qt::Key_Meta;
+      if (!key.isAutoRepeat() && !arrow && !modifier && !isTyping(key)) seal();
       break;
     }
     default:

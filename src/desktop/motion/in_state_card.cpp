@@ -30,7 +30,7 @@ void InStateCard::build() {
   state_ = form_->choice(tr("State"), {}, [this](int i) {
     if (i >= 0 && size_t(i) < states_.size()) view_.pickState(states_[size_t(i)]);
   });
-  part_ = form_->choice(tr("Moves"), {}, [this](int) { refresh(); });
+  part_ = form_->choice(tr("Part"), {}, [this](int) { refresh(); });
   part_->setAccessibleName(tr("Part that moves"));
   QStringList names{tr("choose …")};
   for (const Flourish f : allFlourishes()) names << toQt(std::string(nameOf(f)));
@@ -41,29 +41,38 @@ void InStateCard::build() {
     if (i > 0) addTrack(i - 1);
   });
   about_ = form_->note(QString());
-  period_ = form_->number(tr("Period, ms"), 10, kMostMs, [this](double ms) {
-    return change("change period", [ms](StateMotion& m) { m.period = Ms(ms); });
-  });
-  count_ = form_->number(tr("Times"), 0, 1000, [this](double n) {
+  period_ = form_->number(
+      tr("Period"), 10, kMostMs,
+      [this](double ms) {
+        return change("change period", [ms](StateMotion& m) { m.period = Ms(ms); });
+      },
+      QStringLiteral("ms"));
+  count_ = form_->number(tr("Repetitions"), 0, 1000, [this](double n) {
     return change("change count", [n](StateMotion& m) { m.count = int(n); });
   });
   count_->setToolTip(tr("0: as long as the state lasts"));
-  delay_ = form_->number(tr("Waits, ms"), 0, kMostMs, [this](double ms) {
-    return change("change delay", [ms](StateMotion& m) { m.delay = Ms(ms); });
-  });
+  delay_ = form_->number(
+      tr("Delay"), 0, kMostMs,
+      [this](double ms) {
+        return change("change delay", [ms](StateMotion& m) { m.delay = Ms(ms); });
+      },
+      QStringLiteral("ms"));
 }
 
 void InStateCard::buildFrame() {
   frameHead_ = form_->heading(QString());
-  at_ = form_->number(tr("At, ms"), 0, kMostMs, [this](double ms) {
-    const StateMotion* m = motion();
-    return m && ms <= double(m->period) &&
-           changeFrame("move key frame", [&](KeyFrame& f) { f.at = ms / double(m->period); });
-  });
-  add_ = form_->number(tr("Adds"), -1e6, 1e6, [this](double v) {
+  at_ = form_->number(
+      tr("Time"), 0, kMostMs,
+      [this](double ms) {
+        const StateMotion* m = motion();
+        return m && ms <= double(m->period) &&
+               changeFrame("move key frame", [&](KeyFrame& f) { f.at = ms / double(m->period); });
+      },
+      QStringLiteral("ms"));
+  add_ = form_->number(tr("Added value"), -1e6, 1e6, [this](double v) {
     return changeFrame("change key frame", [v](KeyFrame& f) { f.add = v; });
   });
-  easing_ = form_->text(tr("Eases"), [this](const QString& text) {
+  easing_ = form_->text(tr("Easing"), [this](const QString& text) {
     const auto easing = parseEasing(fromQt(text));
     return easing && changeFrame("change easing", [&](KeyFrame& f) { f.easing = *easing; });
   });

@@ -84,16 +84,17 @@ void LawsPanel::refresh() {
     for (int i = 0; i < kLaws; ++i) {
       const LawResult& r = report.laws[size_t(i)];
       const LawVerdict verdict = report.verdict(Law(i + 1));
-      const QString sign = !r.waived.empty()                   ? tr("–")
-                           : verdict == LawVerdict::Broken     ? tr("✕")
+      const QString sign = !r.waived.empty()                  ? tr("–")
+                           : verdict == LawVerdict::Broken    ? tr("✕")
                            : verdict == LawVerdict::NotProved ? tr("?")
-                                                               : tr("✓");
+                                                              : tr("✓");
       auto* item = new QListWidgetItem(
           tr("%1  %2 %3").arg(sign).arg(i + 1).arg(toQt(std::string(nameOf(Law(i + 1))))), list_);
-      item->setToolTip(verdict == LawVerdict::NotProved
-                           ? tr("%1 Not proved: %2.").arg(toQt(std::string(meaningOf(Law(i + 1)))),
-                                                          toQt(report.whyNotWhole))
-                           : toQt(std::string(meaningOf(Law(i + 1)))));
+      item->setToolTip(
+          verdict == LawVerdict::NotProved
+              ? tr("%1 Not proved: %2.")
+                    .arg(toQt(std::string(meaningOf(Law(i + 1)))), toQt(report.whyNotWhole))
+              : toQt(std::string(meaningOf(Law(i + 1)))));
       if (r.broken && r.waived.empty()) {
         QFont bold = item->font();
         bold.setWeight(QFont::Bold);

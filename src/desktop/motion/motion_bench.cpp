@@ -137,9 +137,8 @@ void MotionBench::addCommands() {
     if (!path.isEmpty()) importChart(path);
   });
   add(tr("Export as a statechart…"), {}, [this, charts] {
-    const QString path =
-        askWhereToSave(this, tr("Export as a statechart"), work_.folder(), charts,
-                       QStringLiteral(".scxml"));
+    const QString path = askWhereToSave(this, tr("Export as a statechart"), work_.folder(), charts,
+                                        QStringLiteral(".scxml"));
     if (!path.isEmpty()) exportChart(path);
   });
   add(tr("Scope or time line of the state"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] {

@@ -41,14 +41,9 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
     if (!filling_ && row >= 0 && size_t(row) < shown_.size())
       view_.pickTransition(shown_[size_t(row)]);
   });
-  std::tie(earlier_, later_) = form_->buttons(
-      {tr("Answers earlier"), tr("↑ Earlier"),
-       [this] {
-         reorder(-1);
-       }},
-      {tr("Answers later"), tr("↓ Later"), [this] {
-         reorder(1);
-       }});
+  std::tie(earlier_, later_) =
+      form_->buttons({tr("Answers earlier"), tr("↑ Earlier"), [this] { reorder(-1); }},
+                     {tr("Answers later"), tr("↓ Later"), [this] { reorder(1); }});
   form_->button(tr("Add a transition"), [this] { addOne(); });
   buildTransition();
   buildEffects();
@@ -62,23 +57,24 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
 
 void MotionCard::buildTransition() {
   about_ = form_->heading(QString());
-  on_ = form_->choice(tr("On"), eventNames(), [this](int i) {
+  on_ = form_->choice(tr("Event"), eventNames(), [this](int i) {
     change("change event", [i](Transition& t) { setEvent(t, i); });
   });
-  after_ = form_->number(tr("After, ms"), 0, kMostMs, [this](double ms) {
-    return change("change time", [&](Transition& t) { t.after = Ms(ms); });
-  });
+  after_ = form_->number(
+      tr("Time in the state"), 0, kMostMs,
+      [this](double ms) { return change("change time", [&](Transition& t) { t.after = Ms(ms); }); },
+      QStringLiteral("ms"));
   message_ = form_->text(tr("Message"), [this](const QString& text) {
     return change("change message", [&](Transition& t) { t.message = fromQt(text.trimmed()); });
   });
-  guard_ = form_->text(tr("If"), [this](const QString& text) {
+  guard_ = form_->text(tr("Guard"), [this](const QString& text) {
     return change("change guard", [&](Transition& t) { t.guard = fromQt(text.trimmed()); });
   });
   guard_->setToolTip(
       tr("A formula: over, armed, down, focus, enabled, current, @values, numbers, not, and, or, = "
          "< >"));
   guard_->setPlaceholderText(tr("always"));
-  to_ = form_->choice(tr("To"), {}, [this](int i) {
+  to_ = form_->choice(tr("Target state"), {}, [this](int i) {
     const StateId to = work_.machine()->states[size_t(i)].id;
     change("change target", [&](Transition& t) { t.to = to; });
   });
@@ -88,20 +84,20 @@ void MotionCard::buildEffects() {
   activates_ = form_->check(tr("Activates the button"), [this](bool on) {
     setEffect(EffectType::Activate, on, {EffectType::Activate, {}, {}, {}});
   });
-  sends_ = form_->text(tr("Sends"), [this](const QString& text) {
+  sends_ = form_->text(tr("Message sent"), [this](const QString& text) {
     const std::string message = fromQt(text.trimmed());
     setEffect(EffectType::Message, !message.empty(), {EffectType::Message, message, {}, {}});
     return true;
   });
   sends_->setPlaceholderText(tr("no message"));
-  sets_ = form_->choice(tr("Sets"), {}, [this](int i) {
+  sets_ = form_->choice(tr("Value set"), {}, [this](int i) {
     const auto& values = work_.project().values;
     if (i > 0 && size_t(i) <= values.size())
       setEffect(EffectType::SetValue, true,
                 {EffectType::SetValue, {}, values[size_t(i) - 1].id, "1"});
     if (i == 0) setEffect(EffectType::SetValue, false, {});
   });
-  setTo_ = form_->text(tr("… to"), [this](const QString& text) {
+  setTo_ = form_->text(tr("New value"), [this](const QString& text) {
     const Transition* t = picked();
     const Effect* old = t ? effectOf(*t, EffectType::SetValue) : nullptr;
     if (!old) return false;
@@ -113,18 +109,21 @@ void MotionCard::buildEffects() {
     });
   });
   plays_ =
-      form_->text(tr("Plays"), [this](const QString& text) { return setSound(text.trimmed()); });
+      form_->text(tr("Sound"), [this](const QString& text) { return setSound(text.trimmed()); });
   plays_->setPlaceholderText(tr("no sound"));
   plays_->setToolTip(tr("A WAV or OGG file of up to half a minute, beside the project"));
-  volume_ = form_->number(tr("Volume, %"), 0, 100, [this](double percent) {
-    const Transition* t = picked();
-    const Effect* old = t ? effectOf(*t, EffectType::Sound) : nullptr;
-    if (!old) return false;
-    Effect now = *old;
-    now.volume = percent / 100;
-    setEffect(EffectType::Sound, true, now);
-    return true;
-  });
+  volume_ = form_->number(
+      tr("Volume"), 0, 100,
+      [this](double percent) {
+        const Transition* t = picked();
+        const Effect* old = t ? effectOf(*t, EffectType::Sound) : nullptr;
+        if (!old) return false;
+        Effect now = *old;
+        now.volume = percent / 100;
+        setEffect(EffectType::Sound, true, now);
+        return true;
+      },
+      QStringLiteral("%"));
   std::tie(sound_, hear_) = form_->buttons(
       {tr("Choose a sound"), tr("Choose a sound…"), [this] { chooseSound(); }},
       {tr("Hear the sound"), tr("Hear it"), [this] {
@@ -156,16 +155,19 @@ void MotionCard::buildMachine() {
                                 [i](Machine& m) { m.wins = Wins(i); }));
   });
   const auto time = [this](const QString& name, Ms Machine::*member) {
-    return form_->number(name, 1, kMostMs, [this, member](double ms) {
-      return work_.machine() &&
-             work_.perform(changeMachine(work_.machine()->id, "change times", {},
-                                         [=](Machine& m) { m.*member = Ms(ms); }));
-    });
+    return form_->number(
+        name, 1, kMostMs,
+        [this, member](double ms) {
+          return work_.machine() &&
+                 work_.perform(changeMachine(work_.machine()->id, "change times", {},
+                                             [=](Machine& m) { m.*member = Ms(ms); }));
+        },
+        QStringLiteral("ms"));
   };
-  hold_ = time(tr("Hold, ms"), &Machine::hold);
-  repeatDelay_ = time(tr("Repeats after"), &Machine::repeatDelay);
-  repeatInterval_ = time(tr("… then every"), &Machine::repeatInterval);
-  machine_ = form_->choice(tr("Runs"), {}, [this](int i) {
+  hold_ = time(tr("Hold time"), &Machine::hold);
+  repeatDelay_ = time(tr("Repeat delay"), &Machine::repeatDelay);
+  repeatInterval_ = time(tr("Repeat interval"), &Machine::repeatInterval);
+  machine_ = form_->choice(tr("Machine"), {}, [this](int i) {
     const auto& all = work_.project().machines;
     if (work_.kind() && size_t(i) < all.size() && all[size_t(i)]->id != work_.kind()->machine)
       work_.perform(shareMachine(work_.kind()->id, all[size_t(i)]->id));
@@ -215,7 +217,9 @@ void MotionCard::chooseSound() {
                                                     tr("Sounds (*.wav *.ogg *.oga)"));
   if (path.isEmpty()) return;
   // Looked at before it is copied.
-  if (const std::string why = whyNoSound(fromQt(QFileInfo(path).path()), fromQt(QFileInfo(path).fileName())); !why.empty())
+  if (const std::string why =
+          whyNoSound(fromQt(QFileInfo(path).path()), fromQt(QFileInfo(path).fileName()));
+      !why.empty())
     return work_.tell(tr("%1: %2").arg(path, toQt(why)), true);
   if (const auto file = broughtInside(work_, path, QStringLiteral("sounds"))) setSound(*file);
 }

@@ -103,12 +103,12 @@ void TryButton::paintEvent(QPaintEvent*) {
 TimingSection::TimingSection(Work& work, MotionView& view, Form& form)
     : QObject(&form), work_(work), view_(view), form_(form) {
   head_ = form.heading(tr("TIMING"));
-  prop_ = form.choice(tr("Of"), {}, [this](int i) {
+  prop_ = form.choice(tr("Property"), {}, [this](int i) {
     if (i < 0 || size_t(i) >= props_.size()) return;
     picked_ = props_[size_t(i)];
     refresh();
   });
-  prop_->setAccessibleName(tr("What runs so"));
+  prop_->setAccessibleName(tr("Property"));
   own_ = form.check(tr("A timing of its own"), [this](bool on) {
     if (!work_.machine()) return;
     work_.perform(on ? changeTiming(work_.machine()->id, place(), both_->isChecked(),
@@ -118,18 +118,24 @@ TimingSection::TimingSection(Work& work, MotionView& view, Form& form)
   both_ = form.check(tr("The way back runs alike"), [this](bool on) {
     if (on) change("make the way back alike", {}, [](Timing&) {});
   });
-  duration_ = form.number(tr("Takes, ms"), 0, kMostMs, [this](double ms) {
-    return change("change duration", {}, [ms](Timing& t) {
-      t.duration = Ms(ms);
-      t.namedDuration = {};
-    });
-  });
-  delay_ = form.number(tr("Waits, ms"), 0, kMostMs, [this](double ms) {
-    return change("change delay", {}, [ms](Timing& t) { t.delay = Ms(ms); });
-  });
-  type_ = form.choice(tr("Eases"), {tr("linear"), tr("Bézier"), tr("steps"), tr("spring")},
+  duration_ = form.number(
+      tr("Duration"), 0, kMostMs,
+      [this](double ms) {
+        return change("change duration", {}, [ms](Timing& t) {
+          t.duration = Ms(ms);
+          t.namedDuration = {};
+        });
+      },
+      QStringLiteral("ms"));
+  delay_ = form.number(
+      tr("Delay"), 0, kMostMs,
+      [this](double ms) {
+        return change("change delay", {}, [ms](Timing& t) { t.delay = Ms(ms); });
+      },
+      QStringLiteral("ms"));
+  type_ = form.choice(tr("Easing"), {tr("linear"), tr("Bézier"), tr("steps"), tr("spring")},
                       [this](int i) { setEasing(plain(EasingType(i)), {}); });
-  easing_ = form.text(tr("As text"), [this](const QString& text) {
+  easing_ = form.text(tr("Easing as text"), [this](const QString& text) {
     const auto easing = parseEasing(fromQt(text));
     if (easing) setEasing(*easing, {});
     if (!easing)
@@ -209,7 +215,7 @@ void TimingSection::refresh() {
   const TimingPlace here = place();
   const Timing timing = timingAt(m, here);
   const bool own = isOwn(m, here);
-  head_->setText(here.transition ? tr("TIMING") : tr("TIMING WHERE NONE IS SET"));
+  head_->setText(here.transition ? tr("TIMING") : tr("DEFAULT TIMING"));
   own_->setVisible(here.transition || here.prop);
   refill(own_, own);
   const auto back = here.transition ? wayBack(m, *here.transition) : std::vector<size_t>();

@@ -46,7 +46,7 @@ void ItemForm::buildButton(Form& form) {
       if (auto* b = i.button()) b->caption = fromQt(text);
     });
   });
-  accessible_ = form.text(tr("Spoken name"), [this](const QString& text) {
+  accessible_ = form.text(tr("Accessible name"), [this](const QString& text) {
     return change("change accessible name", [text](Item& i) {
       if (auto* b = i.button()) b->accessibleName = fromQt(text);
     });
@@ -77,8 +77,8 @@ void ItemForm::buildButton(Form& form) {
 }
 
 void ItemForm::buildAction(Form& form) {
-  do_ = form.choice(tr("When used"),
-                    {tr("nothing more"), tr("open a screen"), tr("put a screen on top"),
+  do_ = form.choice(tr("Action"),
+                    {tr("does nothing yet"), tr("open a screen"), tr("put a screen on top"),
                      tr("go back"), tr("send a message"), tr("quit")},
                     [this](int index) {
                       const auto type = static_cast<ActionType>(index);
@@ -93,7 +93,7 @@ void ItemForm::buildAction(Form& form) {
                         if (leads && !b->action.screen) b->action.screen = first;
                       });
                     });
-  target_ = form.choice(tr("Which screen"), {}, [this](int index) {
+  target_ = form.choice(tr("Target screen"), {}, [this](int index) {
     const ScreenId screen = work_.project().screens[size_t(index)]->id;
     change("change target", [screen](Item& i) {
       if (auto* b = i.button()) b->action.screen = screen;
@@ -107,18 +107,24 @@ void ItemForm::buildAction(Form& form) {
 }
 
 void ItemForm::buildContainer(Form& form) {
-  gap_ = form.number(tr("Gap"), -1000, 10000, [this](double v) {
-    return change("change gap", [v](Item& i) {
-      if (auto* c = i.container()) c->gap = v;
-    });
-  });
-  padding_ = form.number(tr("Padding"), 0, 10000, [this](double v) {
-    return change("change padding", [v](Item& i) {
-      if (auto* c = i.container()) c->padding = v;
-    });
-  });
-  across_ = form.choice(tr("Across"),
-                        {tr("at the start"), tr("centred"), tr("at the end"), tr("all the same")},
+  gap_ = form.number(
+      tr("Gap"), -1000, 10000,
+      [this](double v) {
+        return change("change gap", [v](Item& i) {
+          if (auto* c = i.container()) c->gap = v;
+        });
+      },
+      QStringLiteral("px"));
+  padding_ = form.number(
+      tr("Padding"), 0, 10000,
+      [this](double v) {
+        return change("change padding", [v](Item& i) {
+          if (auto* c = i.container()) c->padding = v;
+        });
+      },
+      QStringLiteral("px"));
+  across_ = form.choice(tr("Alignment across"),
+                        {tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")},
                         [this](int index) {
                           change("change order across", [index](Item& i) {
                             if (auto* c = i.container()) c->across = static_cast<Across>(index);
@@ -138,11 +144,14 @@ void ItemForm::buildDecor(Form& form) {
       if (auto* panel = std::get_if<PanelData>(&i.what)) panel->fill = fill;
     });
   });
-  radius_ = form.number(tr("Corners"), 0, 2000, [this](double v) {
-    return change("change corners", [v](Item& i) {
-      if (auto* panel = std::get_if<PanelData>(&i.what)) panel->radius = v;
-    });
-  });
+  radius_ = form.number(
+      tr("Corners"), 0, 2000,
+      [this](double v) {
+        return change("change corners", [v](Item& i) {
+          if (auto* panel = std::get_if<PanelData>(&i.what)) panel->radius = v;
+        });
+      },
+      QStringLiteral("px"));
   file_ = form.text(tr("Picture"), [this](const QString& text) {
     return change("change picture", [text](Item& i) {
       if (auto* picture = std::get_if<PictureData>(&i.what)) picture->file = fromQt(text);
@@ -159,9 +168,9 @@ void ItemForm::buildPlace(Form& form) {
   const QStringList across{tr("left edge"), tr("centre"), tr("right edge"), tr("both edges")};
   const QStringList down{tr("top edge"), tr("centre"), tr("bottom edge"), tr("both edges")};
   pinX_ =
-      form.choice(tr("Keeps to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
+      form.choice(tr("Pinned to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
   pinY_ =
-      form.choice(tr("Keeps to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
+      form.choice(tr("Pinned to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
   const auto offset = [this](bool horizontal) {
     return [this, horizontal](double v) {
       return changePlace("move",
@@ -174,10 +183,10 @@ void ItemForm::buildPlace(Form& form) {
                          [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).size = v; });
     };
   };
-  x_ = form.number(tr("Distance x"), -1e6, 1e6, offset(true));
-  y_ = form.number(tr("Distance y"), -1e6, 1e6, offset(false));
-  w_ = form.number(tr("Width"), 0, 1e6, size(true));
-  h_ = form.number(tr("Height"), 0, 1e6, size(false));
+  x_ = form.number(tr("From there, x"), -1e6, 1e6, offset(true), QStringLiteral("px"));
+  y_ = form.number(tr("From there, y"), -1e6, 1e6, offset(false), QStringLiteral("px"));
+  w_ = form.number(tr("Width"), 0, 1e6, size(true), QStringLiteral("px"));
+  h_ = form.number(tr("Height"), 0, 1e6, size(false), QStringLiteral("px"));
   w_->setToolTip(tr("0: as wide as its kind"));
   h_->setToolTip(tr("0: as high as its kind"));
   locked_ = form.check(tr("Locked: not picked by mistake"), [this](bool on) {

@@ -13,7 +13,7 @@ ScreenForm::ScreenForm(Work& work) : work_(work) {
   });
   backdrop_ = text(tr("Backdrop"), [this](const QString& text) { return setBackdrop(text); });
   backdrop_->setToolTip(tr("none, one colour, or several colours and an angle"));
-  dim_ = number(tr("Dims below"), 0, 1, [this](double v) {
+  dim_ = number(tr("Dimming below"), 0, 1, [this](double v) {
     return work_.screen() && work_.perform(changeScreen(work_.screen()->id, "dim below", {},
                                                         [v](Screen& s) { s.dimBelow = v; }));
   });

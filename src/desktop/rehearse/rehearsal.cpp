@@ -6,7 +6,7 @@ namespace bristle {
 
 Rehearsal::Rehearsal(Work& work) : work_(work) {
   timer_.setTimerType(Qt::PreciseTimer);
-  timer_.setInterval(8);
+  timer_.setInterval(16);  // a frame of most displays
   connect(&timer_, &QTimer::timeout, this, &Rehearsal::tick);
 }
 

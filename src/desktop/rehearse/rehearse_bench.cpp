@@ -6,7 +6,8 @@
 #include <QVBoxLayout>
 
 #include "desktop/rehearse/pad.h"
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
+#include "desktop/view/empty_page.h"
 #include "desktop/view/form.h"
 #include "desktop/view/takes.h"
 #include "paint/convert.h"
@@ -43,7 +44,7 @@ RehearseBench::RehearseBench(Work& work, QWidget* parent)
   });
   connect(&rehearsal_, &Rehearsal::advanced, this, &RehearseBench::refresh);
   connect(&rehearsal_, &Rehearsal::replayEnded, this, &RehearseBench::told);
-  connect(stage_, &Stage::wantsStart, this, &RehearseBench::restart);
+  connect(menu_, &RunningMenu::wantsStart, this, &RehearseBench::restart);
   // What runs is what was there when it began; a change begins it anew.
   connect(&work, &Work::changed, this, [this] {
     if (isVisible() && rehearsal_.running()) restart();
@@ -78,7 +79,7 @@ void RehearseBench::build() {
       tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
   connect(reduced, &QCheckBox::toggled, this, [this](bool on) {
     rehearsal_.setReducedMotion(on);
-    stage_->update();
+    menu_->update();
   });
   head->addWidget(reduced);
   auto* step = new QPushButton(tr("Step 16 ms"));
@@ -94,8 +95,14 @@ void RehearseBench::build() {
   connect(again, &QPushButton::clicked, this, &RehearseBench::restart);
   head->addWidget(again);
   column->addLayout(head);
-  stage_ = new Stage(work_, rehearsal_);
-  column->addWidget(stage_, 1);
+  menu_ = new RunningMenu(work_, rehearsal_);
+  pages_ = new QStackedWidget;
+  pages_->addWidget(menu_);
+  pages_->addWidget(new EmptyPage(
+      tr("The menu runs here, with mouse, keys and controller. It needs a screen with buttons "
+         "first."),
+      {{tr("Place buttons on a screen"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
+  column->addWidget(pages_, 1);
   auto* below = new QHBoxLayout;
   below->setContentsMargins(0, 0, 16, 0);
   below->addWidget(new Pad(rehearsal_));
@@ -153,7 +160,7 @@ void RehearseBench::enter() {
   polling_.start();
   refreshTakes();
   restart();
-  stage_->setFocus();
+  menu_->setFocus();
 }
 
 void RehearseBench::leave() {
@@ -163,16 +170,17 @@ void RehearseBench::leave() {
 
 void RehearseBench::restart() {
   clearTrace();
-  rehearsal_.start();
-  stage_->update();
-  stage_->setFocus();
+  turnTo(pages_, work_.project().screens.empty() ? 1 : 0);
+  if (!rehearsal_.start() && work_.project().screens.empty()) return;
+  menu_->update();
+  menu_->setFocus();
 }
 
 bool RehearseBench::restartFor(const Take& take) {
   clearTrace();
   const bool started = rehearsal_.startFor(take);
-  stage_->update();
-  stage_->setFocus();
+  menu_->update();
+  menu_->setFocus();
   return started;
 }
 
@@ -239,7 +247,7 @@ void RehearseBench::told() {
 }
 
 QString RehearseBench::hint() const {
-  return tr("Arrows, Enter, Esc and Tab play the menu · F6 leaves the stage · Ctrl+R restarts");
+  return tr("Arrows, Enter, Esc and Tab play the menu · F6 leaves the menu · Ctrl+R restarts");
 }
 
 }  // namespace bristle

@@ -13,7 +13,7 @@
 
 namespace bristle {
 
-class Stage;
+class RunningMenu;
 
 class RehearseBench : public Bench {
   Q_OBJECT
@@ -25,7 +25,7 @@ class RehearseBench : public Bench {
   void leave() override;
   QString hint() const override;
   Rehearsal& rehearsal() { return rehearsal_; }
-  Stage& stage() { return *stage_; }
+  RunningMenu& menu() { return *menu_; }
   void restart();
   // Begins where the take does, and waits for what is sent.
   bool restartFor(const Take& take);
@@ -45,7 +45,8 @@ class RehearseBench : public Bench {
   Rehearsal rehearsal_;
   std::unique_ptr<Controllers> controllers_;
   QTimer polling_;
-  Stage* stage_;
+  QStackedWidget* pages_;
+  RunningMenu* menu_;
   QLabel *title_, *about_, *prompts_, *result_;
   QWidget* card_;
   QPlainTextEdit* trace_;

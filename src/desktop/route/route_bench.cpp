@@ -3,6 +3,7 @@
 #include <QAction>
 #include <QButtonGroup>
 #include <QHBoxLayout>
+#include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
 
@@ -10,6 +11,7 @@
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/empty_page.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -33,7 +35,12 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     head->addWidget(button);
     connect(button, &QToolButton::clicked, view_, [this, shown = shown] { view_->show(shown); });
   }
-  column->addWidget(view_, 1);
+  pages_ = new QStackedWidget;
+  pages_->addWidget(view_);
+  pages_->addWidget(new EmptyPage(
+      tr("Where the four directions lead from each button: there are none on this screen yet."),
+      {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
+  column->addWidget(pages_, 1);
   card_ = new RouteCard(work);
   const std::pair<QString, RouteRule> rules[] = {
       {tr("Close the picked direction"), {RouteType::Closed, {}}},
@@ -61,6 +68,7 @@ void RouteBench::set(RouteRule rule) {
 void RouteBench::refresh() {
   const Screen* screen = work_.screen();
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
+  turnTo(pages_, work_.routes().items.empty() ? 1 : 0);
   int pinned = 0, closed = 0, wraps = 0;
   if (screen)
     for (const auto& item : screen->items)

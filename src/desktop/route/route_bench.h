@@ -4,6 +4,8 @@
 
 #include "desktop/frame/bench.h"
 
+class QStackedWidget;
+
 namespace bristle {
 
 class RouteCard;
@@ -25,6 +27,7 @@ class RouteBench : public Bench {
   RouteView* view_;
   RouteCard* card_;
   std::vector<QAction*> commands_;
+  QStackedWidget* pages_;
 };
 
 }  // namespace bristle

@@ -99,9 +99,8 @@ LibraryPage::LibraryPage(Work& work, QWidget* parent)
     if (!path.isEmpty()) openLibrary(path);
   });
   const auto ask = [this, filter](bool all) {
-    const QString path =
-        askWhereToSave(this, tr("Save a library"), work_.folder(), filter,
-                       QStringLiteral(".bristle"), work_.file());
+    const QString path = askWhereToSave(this, tr("Save a library"), work_.folder(), filter,
+                                        QStringLiteral(".bristle"), work_.file());
     if (!path.isEmpty()) saveLibrary(path, all);
   };
   connect(save, &QPushButton::clicked, this, [ask] { ask(false); });

@@ -117,10 +117,10 @@ NamedPage::NamedPage(Work& work, QWidget* parent)
   });
   connect(exporting, &QPushButton::clicked, this, [this, filter] {
     const QString ending = QStringLiteral(".tokens.json");
-    const QString path = askWhereToSave(
-        this, tr("Export tokens"),
-        work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + ending, filter, ending,
-        work_.file());
+    const QString path =
+        askWhereToSave(this, tr("Export tokens"),
+                       work_.folder() + QStringLiteral("/") + toQt(work_.project().name) + ending,
+                       filter, ending, work_.file());
     if (!path.isEmpty()) exportTokens(path);
   });
   row({remove_, replacement_, dark_, import, exporting});

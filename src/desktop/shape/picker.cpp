@@ -106,7 +106,7 @@ Picker::Picker(QWidget* parent) : QWidget(parent) {
   lightness_ = track(tr("Lightness"), 1, 0.01, 0);
   chroma_ = track(tr("Chroma"), 0.33, 0.005, 1);
   hue_ = track(tr("Hue"), 360, 2, 2);
-  alpha_ = track(tr("Opaque"), 1, 0.01, 3);
+  alpha_ = track(tr("Opacity"), 1, 0.01, 3);
   auto* label = new QLabel(tr("Hex"));
   label->setProperty("quiet", true);
   hex_ = new QLineEdit;

@@ -1,5 +1,7 @@
 #include "desktop/shape/shape_bench.h"
 
+#include <QSettings>
+
 #include <QAction>
 #include <QDragEnterEvent>
 #include <QHBoxLayout>
@@ -18,8 +20,11 @@
 #include "desktop/shape/readings.h"
 #include "desktop/shape/shape_card.h"
 #include "desktop/shape/tile_view.h"
+#include "desktop/shape/wall.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
+#include "desktop/view/form.h"
+#include "desktop/view/page.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -44,13 +49,23 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
                      {tr("New kind from “menu button”"),
                       [this] { work_.perform(addKind("Menu entry", Wins::Hover)); }}}));
   column->addWidget(pages_, 1);
-  card_ = new ShapeCard(work, *readings);
+  makeCards(*readings);
   addKindCommands();
+  const size_t first = commands_.size();
   addCellCommands();
   addViewCommands();
+  wallCommands_.assign(commands_.begin() + std::ptrdiff_t(first), commands_.end());
   connect(&work, &Work::changed, this, &ShapeBench::refresh);
   connect(&work, &Work::pickedChanged, this, &ShapeBench::refresh);
   refresh();
+}
+
+void ShapeBench::keepState(QSettings& settings) const {
+  settings.setValue(QStringLiteral("shape/wall"), ledger_->wall().chosenHeight());
+}
+
+void ShapeBench::restoreState(const QSettings& settings) {
+  ledger_->wall().setChosenHeight(settings.value(QStringLiteral("shape/wall")).toInt());
 }
 
 void ShapeBench::enter() {
@@ -58,8 +73,24 @@ void ShapeBench::enter() {
   if (!work_.kind()) pages_->currentWidget()->setFocus();
 }
 
+void ShapeBench::makeCards(Readings& readings) {
+  cards_ = new QStackedWidget;
+  card_ = new ShapeCard(work_, readings);
+  cards_->addWidget(card_);
+  auto* about = new QWidget;
+  auto* column = new QVBoxLayout(about);
+  column->setContentsMargins(0, 0, 0, 0);
+  auto* form = new Form;
+  pageName_ = form->heading(QString());
+  pagePurpose_ = form->note(QString());
+  form->button(tr("Leave the page"), [this] { closePage(); });
+  column->addWidget(form);
+  column->addStretch();
+  cards_->addWidget(about);
+}
+
 QWidget* ShapeBench::card() {
-  return card_;
+  return cards_;
 }
 
 void ShapeBench::dragEnterEvent(QDragEnterEvent* event) {
@@ -73,11 +104,16 @@ void ShapeBench::dropEvent(QDropEvent* event) {
   if (kindsFromFiles(work_, paths)) event->acceptProposedAction();
 }
 
-template <class Page>
+template <class OnePage>
 void ShapeBench::openPage() {
   closePage();
-  auto* page = new Page(work_, this);
+  auto* page = new OnePage(work_, this);
   page_ = page;
+  // What the wall's card and keys would change is out of sight.
+  for (QAction* action : wallCommands_) action->setEnabled(false);
+  pageName_->setText(page->accessibleName().toUpper());
+  pagePurpose_->setText(page->purpose());
+  cards_->setCurrentIndex(1);
   pages_->addWidget(page);
   pages_->setCurrentWidget(page);
   connect(page, &Page::done, this, &ShapeBench::closePage);
@@ -88,6 +124,7 @@ void ShapeBench::openPage() {
   page->addAction(leave);
   page->setFocus();
   refresh();
+  Q_EMIT hintChanged();
 }
 
 void ShapeBench::closePage() {
@@ -95,9 +132,12 @@ void ShapeBench::closePage() {
     pages_->removeWidget(page_);
     page_->deleteLater();
     page_ = nullptr;
+    for (QAction* action : wallCommands_) action->setEnabled(true);
+    cards_->setCurrentIndex(0);
     ledger_->setFocus();
   }
   refresh();
+  Q_EMIT hintChanged();
 }
 
 QAction* ShapeBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run) {
@@ -221,6 +261,7 @@ void ShapeBench::refresh() {
 }
 
 QString ShapeBench::hint() const {
+  if (page_) return tr("%1 · Esc goes back to the wall").arg(page_->accessibleName());
   if (!work_.kind()) return tr("A menu needs at least one kind of button");
   return tr(
       "Shift on a tile picks more states · Alt+drag carries a value sideways · drag a name to "

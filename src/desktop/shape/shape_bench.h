@@ -14,6 +14,9 @@ class Ledger;
 class ShapeCard;
 class TileView;
 
+class Page;
+class Readings;
+
 class ShapeBench : public Bench {
   Q_OBJECT
  public:
@@ -21,6 +24,8 @@ class ShapeBench : public Bench {
   QWidget* card() override;
   std::vector<QAction*> commands() override { return commands_; }
   QString hint() const override;
+  void keepState(QSettings& settings) const override;
+  void restoreState(const QSettings& settings) override;
   void enter() override;
   TileView& tiles() { return *view_; }
   Ledger& ledger() { return *ledger_; }
@@ -37,8 +42,9 @@ class ShapeBench : public Bench {
   void addCellCommands();
   void addViewCommands();
   // A page that takes the place of wall and ledger until it says that it is done.
-  template <class Page>
+  template <class OnePage>
   void openPage();
+  void makeCards(Readings& readings);
   void closePage();
   Work& work_;
   TileView* view_;
@@ -48,10 +54,12 @@ class ShapeBench : public Bench {
   QStackedWidget* pages_;
   Ledger* ledger_;
   ShapeCard* card_;
-  QWidget* page_ = nullptr;
+  QStackedWidget* cards_;  // the wall's card, and what a page says of itself
+  QLabel *pageName_, *pagePurpose_;
+  Page* page_ = nullptr;
   std::optional<PartCopy> copiedPart_;
   std::optional<Column> copiedState_;
-  std::vector<QAction*> commands_;
+  std::vector<QAction*> commands_, wallCommands_;  // the latter rest while a page is open
 };
 
 }  // namespace bristle

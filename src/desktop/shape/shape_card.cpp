@@ -83,12 +83,13 @@ void ShapeCard::buildState(Form& form) {
       [this](int i) {
         if (state()) work_.perform(setRole(work_.kind()->id, state()->id, static_cast<Role>(i)));
       });
-  takes_ = form.text(tr("Comes in"), [this](const QString& t) { return setTiming(t, false); });
+  takes_ = form.text(tr("Duration into the state"),
+                     [this](const QString& t) { return setTiming(t, false); });
   takes_->setToolTip(tr("How long the change into this state takes: ms, or a named duration"));
-  easing_ = form.text(tr("Eases"), [this](const QString& t) { return setTiming(t, true); });
+  easing_ = form.text(tr("Easing"), [this](const QString& t) { return setTiming(t, true); });
   easing_->setToolTip(tr(
       "linear, steps 4, bezier 0.25 0.1 0.25 1, or a named easing, for the way into this state"));
-  copyFrom_ = form.choice(tr("Look like"), {}, [this](int i) {
+  copyFrom_ = form.choice(tr("Copy look from"), {}, [this](int i) {
     if (i > 0 && work_.kind())
       work_.perform(
           copyColumn(work_.lookOwner(), copyColumns_[size_t(i) - 1], work_.picked().columns));
@@ -98,8 +99,8 @@ void ShapeCard::buildState(Form& form) {
     if (state()) work_.perform(moveState(work_.kind()->id, state()->id, by));
   };
   std::tie(left_, right_) =
-      form.buttons({tr("Move the state left"), tr("← Left"), [shift] { shift(-1); }},
-                   {tr("Move the state right"), tr("Right →"), [shift] { shift(1); }});
+      form.buttons({tr("Move the state left"), tr("Move left"), [shift] { shift(-1); }},
+                   {tr("Move the state right"), tr("Move right"), [shift] { shift(1); }});
   removeState_ = form.button(tr("Remove the state"), [this] {
     if (state()) work_.perform(removeState(work_.kind()->id, state()->id));
   });
@@ -143,21 +144,30 @@ void ShapeCard::buildKind(Form& form) {
   name_ = form.text(tr("Name"), [this](const QString& text) {
     return work_.kind() && work_.perform(renameKind(work_.kind()->id, fromQt(text.trimmed())));
   });
-  width_ = form.number(tr("Width"), 1, 8000, [this](double v) {
-    return work_.kind() && work_.perform(resizeKind(work_.kind()->id, v, work_.kind()->height));
-  });
-  height_ = form.number(tr("Height"), 1, 8000, [this](double v) {
-    return work_.kind() && work_.perform(resizeKind(work_.kind()->id, work_.kind()->width, v));
-  });
-  caption_ = form.text(tr("Sample"), [this](const QString& text) {
+  width_ = form.number(
+      tr("Width"), 1, 8000,
+      [this](double v) {
+        return work_.kind() && work_.perform(resizeKind(work_.kind()->id, v, work_.kind()->height));
+      },
+      QStringLiteral("px"));
+  height_ = form.number(
+      tr("Height"), 1, 8000,
+      [this](double v) {
+        return work_.kind() && work_.perform(resizeKind(work_.kind()->id, work_.kind()->width, v));
+      },
+      QStringLiteral("px"));
+  caption_ = form.text(tr("Sample caption"), [this](const QString& text) {
     return change("change sample caption", [text](Kind& k) { k.sampleCaption = fromQt(text); });
   });
   fits_ = form.check(tr("Wider where a caption needs it"), [this](bool on) {
     change("fit caption", [on](Kind& k) { k.fitsCaption = on; });
   });
-  captionPadding_ = form.number(tr("Beside it"), 0, 1000, [this](double v) {
-    return change("change caption padding", [v](Kind& k) { k.captionPadding = v; });
-  });
+  captionPadding_ = form.number(
+      tr("Gap to the text"), 0, 1000,
+      [this](double v) {
+        return change("change caption padding", [v](Kind& k) { k.captionPadding = v; });
+      },
+      QStringLiteral("px"));
   captionPadding_->setToolTip(tr("px at both sides of a caption that makes the button wider"));
   sizesDiffer_ = form.check(tr("Pictures may differ in size"), [this](bool on) {
     change("allow sizes to differ", [on](Kind& k) { k.sizesDiffer = on; });
@@ -171,23 +181,27 @@ void ShapeCard::buildKind(Form& form) {
 void ShapeCard::buildHitArea(Form& form) {
   form.heading(tr("HIT AREA"));
   hitForm_ = form.choice(
-      tr("Hit by"), {tr("box"), tr("the first shape"), tr("the picture")}, [this](int i) {
+      tr("Hit area"), {tr("box"), tr("the first shape"), tr("the picture")}, [this](int i) {
         change("change hit area", [i](Kind& k) { k.hitForm = static_cast<HitForm>(i); });
       });
-  hit_ = form.number(tr("Hit padding"), 0, 200, [this](double v) {
-    return change("change hit area", [v](Kind& k) { k.hitPadding = v; });
-  });
-  alpha_ = form.number(tr("Opaque from"), 0, 1, [this](double v) {
+  hit_ = form.number(
+      tr("Hit padding"), 0, 200,
+      [this](double v) { return change("change hit area", [v](Kind& k) { k.hitPadding = v; }); },
+      QStringLiteral("px"));
+  alpha_ = form.number(tr("Hit where opacity is over"), 0, 1, [this](double v) {
     return change("change hit area", [v](Kind& k) { k.hitAlpha = v; });
   });
-  leastHit_ = form.number(tr("Least size"), 1, 400, [this](double v) {
-    return work_.perform(
-        {"change least hit area", {}, [v](const Project& before) -> Result<Project> {
-           Project after = before;
-           after.settings.leastHit = v;
-           return after;
-         }});
-  });
+  leastHit_ = form.number(
+      tr("Least size"), 1, 400,
+      [this](double v) {
+        return work_.perform(
+            {"change least hit area", {}, [v](const Project& before) -> Result<Project> {
+               Project after = before;
+               after.settings.leastHit = v;
+               return after;
+             }});
+      },
+      QStringLiteral("px"));
   leastHit_->setToolTip(tr("px, for the whole project: 24 by WCAG 2.2, 44 or 48 for touch"));
   hitNote_ = form.note(QString());
 }
@@ -209,8 +223,9 @@ void ShapeCard::buildParts(Form& form) {
     const PartId part = work_.picked().property.part;
     if (work_.kind() && part) work_.perform(removePart(work_.kind()->id, part));
   });
-  partType_ = form.choice(
-      tr("Add a"), {tr("shape"), tr("label"), tr("marker"), tr("picture"), tr("icon")}, [](int) {});
+  partType_ =
+      form.choice(tr("New part"),
+                  {tr("shape"), tr("label"), tr("marker"), tr("picture"), tr("icon")}, [](int) {});
   form.button(tr("Add part"), [this] {
     if (!work_.kind()) return;
     const int i = partType_->currentIndex();

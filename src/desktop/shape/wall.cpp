@@ -17,7 +17,9 @@
 namespace bristle {
 namespace {
 
-constexpr int kHeight = 152, kTallHeight = 330;
+constexpr int kHeight = 252, kTallHeight = 340;
+constexpr int kLeast = 150, kMost = 520;  // px: what the border may be dragged to
+constexpr int kBorder = 6;
 constexpr int kBar = 7;
 constexpr int kHead = 40, kFoot = 20;  // px for the words above and below a tile
 constexpr double kGrab = 8;            // px: a handle is caught from this near
@@ -46,7 +48,18 @@ Wall::Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, Q
 QSize Wall::sizeHint() const {
   const Kind* kind = work_.kind();
   const int needed = kind && view_.trueSize() ? int(kind->height) + kHead + kFoot + 40 : 0;
-  return {600, std::clamp(needed, view_.alone() ? kTallHeight : kHeight, 420)};
+  const int usual = view_.alone() ? kTallHeight : kHeight;
+  return {600, std::clamp(std::max(needed, chosen_ ? chosen_ : usual), kLeast, kMost)};
+}
+
+void Wall::setChosenHeight(int px) {
+  chosen_ = px ? std::clamp(px, kLeast, kMost) : 0;
+  Q_EMIT geometriesChanged();
+}
+
+// The border to the ledger below, grabbed a little beyond the bar that shows where edits go.
+bool Wall::onBorder(const QPointF& at) const {
+  return at.y() > height() - kBorder;
 }
 
 QRectF Wall::tileOf(int section) const {
@@ -160,7 +173,9 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
                  Qt::ElideRight, text.width()));
   const auto own = kind.departures.find(*column);
   const auto count = own == kind.departures.end() ? size_t{0} : own->second.size();
-  QString words = count ? tr("%n depart", nullptr, int(count)) : tr("as the base");
+  QString words = count == 0   ? tr("as the base")
+                  : count == 1 ? tr("1 value differs")
+                               : tr("%1 values differ").arg(count);
   if (table && state < table->stateCount()) {
     if (!canBeSeen(kind, table->state(state)))
       words = tr("⚠ cannot be seen");
@@ -171,7 +186,7 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
   p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop, words);
   if (const CaptionContrast* read = readings_.of(column))
     p.drawText(text, Qt::AlignLeft | Qt::AlignBottom,
-               tr("%1 : 1%2")
+               tr("contrast %1 : 1%2")
                    .arg(read->ratio, 0, 'f', 1)
                    .arg(readings_.weak(column) ? tr(" ⚠") : QString()));
 }
@@ -252,7 +267,12 @@ std::optional<Handle> Wall::handleAt(const QPointF& at) const {
 void Wall::mousePressEvent(QMouseEvent* event) {
   const QPointF at = event->position();
   const int section = logicalIndexAt(at.toPoint());
-  if (section < 0 || event->button() != Qt::LeftButton) return;
+  if (event->button() != Qt::LeftButton) return;
+  if (onBorder(at)) {
+    borderFrom_ = int(event->globalPosition().y()) - height();
+    return;
+  }
+  if (section < 0) return;
   if (!(event->modifiers() & Qt::ShiftModifier)) {
     dragging_ = handleAt(at);
     grabbed_ = fromTile(section, at);
@@ -274,8 +294,11 @@ void Wall::mousePressEvent(QMouseEvent* event) {
 }
 
 void Wall::mouseMoveEvent(QMouseEvent* event) {
+  if (borderFrom_) return setChosenHeight(int(event->globalPosition().y()) - *borderFrom_);
   if (!dragging_) {
-    viewport()->setCursor(handleAt(event->position()) ? Qt::SizeAllCursor : Qt::ArrowCursor);
+    viewport()->setCursor(onBorder(event->position())   ? Qt::SplitVCursor
+                          : handleAt(event->position()) ? Qt::SizeAllCursor
+                                                        : Qt::ArrowCursor);
     return;
   }
   const int section = handled();
@@ -288,6 +311,7 @@ void Wall::mouseMoveEvent(QMouseEvent* event) {
 void Wall::mouseReleaseEvent(QMouseEvent*) {
   if (dragging_) work_.seal();
   dragging_.reset();
+  borderFrom_.reset();
 }
 
 bool Wall::viewportEvent(QEvent* event) {

@@ -19,6 +19,9 @@ class Wall : public QHeaderView {
  public:
   Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, QWidget* parent);
   QSize sizeHint() const override;
+  // px; 0: the usual. By dragging the border, too.
+  void setChosenHeight(int px);
+  int chosenHeight() const { return chosen_; }
   // Where a place of the button is seen in a column's tile, and back. For drags and for tests.
   QPointF toTile(int section, const QPointF& button) const;
   QPointF fromTile(int section, const QPointF& tile) const;
@@ -39,6 +42,7 @@ class Wall : public QHeaderView {
   void paintTarget(QPainter& painter, const QRect& text) const;
   void paintHandles(QPainter& painter, int section) const;
   double scale() const;
+  bool onBorder(const QPointF& at) const;
   std::optional<Handle> handleAt(const QPointF& at) const;
   Work& work_;
   TileView& view_;
@@ -46,6 +50,8 @@ class Wall : public QHeaderView {
   LedgerModel& model_;
   std::optional<Handle> dragging_;
   QPointF grabbed_;  // in px of the button
+  int chosen_ = 0;
+  std::optional<int> borderFrom_;  // while the border is dragged: the pointer's y less the height
 };
 
 }  // namespace bristle

@@ -6,6 +6,8 @@
 namespace bristle {
 namespace {
 
+constexpr int kNameWidth = 92;  // px of the names at the left
+
 void mark(QLineEdit* field, bool bad) {
   if (field->property("bad").toBool() == bad) return;
   field->setProperty("bad", bad);
@@ -20,7 +22,7 @@ Form::Form(QWidget* parent) : QWidget(parent), grid_(new QGridLayout(this)) {
   grid_->setHorizontalSpacing(8);
   grid_->setVerticalSpacing(6);
   grid_->setColumnStretch(1, 1);
-  grid_->setColumnMinimumWidth(0, 84);
+  grid_->setColumnMinimumWidth(0, kNameWidth);
 }
 
 QLabel* Form::heading(const QString& text) {
@@ -54,13 +56,17 @@ QLineEdit* Form::text(const QString& name, std::function<bool(const QString&)> d
 }
 
 QLineEdit* Form::number(const QString& name, double least, double most,
-                        std::function<bool(double)> done) {
+                        std::function<bool(double)> done, const QString& unit) {
   auto* field = text(name, [=](const QString& text) {
     bool ok = false;
-    const double value = text.trimmed().toDouble(&ok);
+    QString bare = text.trimmed();
+    if (!unit.isEmpty() && bare.endsWith(unit)) bare = bare.chopped(unit.size()).trimmed();
+    const double value = bare.toDouble(&ok);
     return ok && value >= least && value <= most && done(value);
   });
-  field->setToolTip(tr("%1, a number from %2 to %3").arg(name).arg(least).arg(most));
+  field->setProperty("unit", unit);
+  field->setToolTip(
+      tr("%1, a number from %2 to %3 %4").arg(name).arg(least).arg(most).arg(unit).trimmed());
   return field;
 }
 
@@ -113,6 +119,8 @@ std::pair<QPushButton*, QPushButton*> Form::buttons(Side left, Side right) {
 void Form::row(const QString& name, QWidget* field) {
   auto* label = new QLabel(name);
   label->setProperty("quiet", true);
+  label->setWordWrap(true);  // a long name takes two lines, not the field's room
+  label->setFixedWidth(kNameWidth);
   label->setBuddy(field);
   if (field->accessibleName().isEmpty()) field->setAccessibleName(name);
   grid_->addWidget(label, rows_, 0);
@@ -133,7 +141,11 @@ void Form::space() {
   grid_->setRowStretch(rows_++, 1);
 }
 
-void refill(QLineEdit* field, const QString& text) {
+void refill(QLineEdit* field, const QString& plain) {
+  const QString unit = field->property("unit").toString();
+  const QString text = unit.isEmpty() || plain.isEmpty() || plain.endsWith(unit)
+                           ? plain
+                           : plain + QLatin1Char(' ') + unit;
   if (field->hasFocus() && field->isModified()) return;
   if (field->text() != text) {
     field->setText(text);

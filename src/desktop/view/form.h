@@ -23,8 +23,9 @@ class Form : public QWidget {
   QLabel* note(const QString& text);
   // `done` gets the text and says whether it was taken; refused text stays, marked.
   QLineEdit* text(const QString& name, std::function<bool(const QString&)> done);
+  // With a unit ("ms", "px", "%") it stands in the field behind the number, and may be typed.
   QLineEdit* number(const QString& name, double least, double most,
-                    std::function<bool(double)> done);
+                    std::function<bool(double)> done, const QString& unit = {});
   QComboBox* choice(const QString& name, const QStringList& choices, std::function<void(int)> done);
   QCheckBox* check(const QString& name, std::function<void(bool)> done);
   QPushButton* button(const QString& name, std::function<void()> done);
@@ -45,7 +46,7 @@ class Form : public QWidget {
   int rows_ = 0;
 };
 
-// Text in a field, unless the person is typing in it just now.
+// Text in a field, unless the person is typing in it just now; a number field adds its unit.
 void refill(QLineEdit* field, const QString& text);
 void refill(QComboBox* field, int index);
 void refill(QCheckBox* field, bool on);

@@ -12,7 +12,8 @@ namespace bristle {
 class Page : public QWidget {
   Q_OBJECT
  public:
-  Page(const QString& title, const QString& purpose, QWidget* parent) : QWidget(parent) {
+  Page(const QString& title, const QString& purpose, QWidget* parent)
+      : QWidget(parent), purpose_(purpose) {
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(title);
     auto* column = new QVBoxLayout(this);
@@ -36,6 +37,8 @@ class Page : public QWidget {
     column->addLayout(body_, 1);
   }
 
+  const QString& purpose() const { return purpose_; }
+
  Q_SIGNALS:
   void done();
 
@@ -57,6 +60,7 @@ class Page : public QWidget {
   }
 
  private:
+  QString purpose_;
   QVBoxLayout* body_;
 };
 

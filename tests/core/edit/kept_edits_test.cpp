@@ -23,9 +23,9 @@ struct OneKind {
 
 TEST(NameIt, NamesTheValueOfTheButtonAlone) {
   OneKind k;
-  const auto label = std::find_if(k.history.now().kinds[0]->parts.begin(),
-                                  k.history.now().kinds[0]->parts.end(),
-                                  [](const Part& p) { return p.type == PartType::Label; });
+  const auto label =
+      std::find_if(k.history.now().kinds[0]->parts.begin(), k.history.now().kinds[0]->parts.end(),
+                   [](const Part& p) { return p.type == PartType::Label; });
   const PropKey size{label->id, Prop::Size};
   const LookOwner own{k.kind, k.history.now().screens[0]->id, test::buttons(k.history.now())[0]};
   test::must(k.history, setLook(own, {Column{}}, size, 41.0));
@@ -122,7 +122,8 @@ TEST(Library, ConflictsGoByNamesNotByIdsOfTwoProjects) {
     test::must(h, addKind("Same", Wins::Hover));
     Kind& kind = *edit(const_cast<Project&>(h.now()), h.now().kinds[0]->id);
     // Ids of parts are the same in both, those of names are not.
-    for (size_t i = 0; i < kind.parts.size(); ++i) kind.parts[i].id.text = "part" + std::to_string(i);
+    for (size_t i = 0; i < kind.parts.size(); ++i)
+      kind.parts[i].id.text = "part" + std::to_string(i);
     kind.base = {};
     kind.departures.clear();
     kind.base.set({kind.parts.back().id, Prop::Colour}, NamedRef{tide});

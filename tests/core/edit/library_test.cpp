@@ -1,9 +1,9 @@
 // What goes along when kinds leave one project for another, or looks one kind for another.
 #include <gmock/gmock.h>
 
+#include "core/document/used_files.h"
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
-#include "core/document/used_files.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"

@@ -1,5 +1,5 @@
-// Whatever is done in several sittings, with kinds and machines from elsewhere: what was written can be
-// opened again, and is the same.
+// Whatever is done in several sittings, with kinds and machines from elsewhere: what was written
+// can be opened again, and is the same.
 #include <gmock/gmock.h>
 
 #include <random>
@@ -44,7 +44,8 @@ class Sitting {
  private:
   size_t roll(size_t n) { return random_() % n; }
   double wild() {
-    constexpr double kAll[] = {0, 1, -1, 0.5, 1e4, -1e4, 1e9, -1e9, 3601, 2001, 1e300, 0.1234567891};
+    constexpr double kAll[] = {0,   1,    -1,   0.5,  1e4,   -1e4,
+                               1e9, -1e9, 3601, 2001, 1e300, 0.1234567891};
     return kAll[roll(std::size(kAll))];
   }
   Value wildValue(const PropertyInfo& info) {
@@ -107,20 +108,24 @@ class Sitting {
       case 10:
         return addScreen("s");
       case 11: {
-        const StateId state = machine ? machine->states[roll(machine->states.size())].id : StateId{};
+        const StateId state =
+            machine ? machine->states[roll(machine->states.size())].id : StateId{};
         return setMotion(kind.id, state,
-                         StateMotion{0, Ms(roll(3000)), int(roll(4)),
+                         StateMotion{0,
+                                     Ms(roll(3000)),
+                                     int(roll(4)),
                                      {{{{}, Prop::Scale}, {{0, 0, {}}, {1, wild(), {}}}}}},
                          "move");
       }
       case 12:
-        return changeItems(screen.id, screen.items.empty() ? std::vector<ItemId>{}
-                                                           : std::vector{screen.items[0]->id},
-                           "place", {}, [&](Item& item) {
-                             item.place.x.offset = wild();
-                             item.place.y.size = wild();
-                             item.parent = screen.items[roll(screen.items.size())]->id;
-                           });
+        return changeItems(
+            screen.id,
+            screen.items.empty() ? std::vector<ItemId>{} : std::vector{screen.items[0]->id},
+            "place", {}, [&](Item& item) {
+              item.place.x.offset = wild();
+              item.place.y.size = wild();
+              item.parent = screen.items[roll(screen.items.size())]->id;
+            });
       case 13:
         return addPart(kind.id, PartType::Marker, "mark");
       default: {
@@ -158,7 +163,8 @@ TEST(Sittings, IdsThatCameAlongAreNotGivenOutAgain) {
   const KindId kind = h.now().kinds.back()->id;
   for (int i = 0; i < 800; ++i) test::must(h, addPart(kind, PartType::Shape, "Part"));
   EXPECT_TRUE(provenText(h.now()));
-  for (int i = 0; i < 40; ++i) test::must(h, addState(kind, "more" + std::to_string(i), Role::None, {}));
+  for (int i = 0; i < 40; ++i)
+    test::must(h, addState(kind, "more" + std::to_string(i), Role::None, {}));
   EXPECT_TRUE(provenText(h.now()));
 }
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 
+#include "core/focus/candidates.h"
 #include "core/focus/judge.h"
 #include "core/focus/why.h"
 #include "support/layouts.h"
@@ -231,6 +232,14 @@ TEST(Judge, SeesEachSortOfFault) {
   EXPECT_EQ(with(1, Dir::Down, 0).wrongWay, 1);
   EXPECT_LT(with(2, Dir::Up, -1).reach, 1);
   EXPECT_EQ(judge(column, routes).mostSteps, 2);
+}
+
+// A heap of thousands of boxes in one place is no menu, but it must not fill the memory either.
+TEST(Solver, AHeapOfBoxesIsBounded) {
+  std::vector<Box> boxes;
+  for (int i = 0; i < 3000; ++i) boxes.push_back({double(i % 7), double(i % 11), 400, 300});
+  const auto all = overlaps(boxes);
+  for (const auto& one : all) ASSERT_LE(one.size(), 256U);
 }
 
 }  // namespace

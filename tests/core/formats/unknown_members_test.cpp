@@ -1,5 +1,6 @@
-// What the README promises: unknown members survive a save. A member is put into every object that a
-// file can hold, the project is opened, something else is changed, and all of them are still there.
+// What the README promises: unknown members survive a save. A member is put into every object that
+// a file can hold, the project is opened, something else is changed, and all of them are still
+// there.
 #include <gmock/gmock.h>
 
 #include <functional>
@@ -33,7 +34,8 @@ int mark(Plain& json, const std::string& pointer, int count = 0) {
   return count;
 }
 
-// Everything that the schema describes as an object must be in the sample, or the test proves nothing.
+// Everything that the schema describes as an object must be in the sample, or the test proves
+// nothing.
 void expectCovered(const Plain& schema) {
   const Plain sample = Plain::parse(writeProject(test::fullProject()));
   std::set<std::string> names;
@@ -55,7 +57,9 @@ void expectCovered(const Plain& schema) {
           const bool holdsMore = value.contains("$ref") || value.contains("items") ||
                                  value.value("type", Plain("")) == "object";
           // What token files held besides is kept as it is.
-          if (holdsMore && name != "foreignTokens") EXPECT_TRUE(names.contains(name)) << "the sample has no " << name;
+          if (holdsMore && name != "foreignTokens") {
+            EXPECT_TRUE(names.contains(name)) << "the sample has no " << name;
+          }
         }
       for (const auto& [name, value] : json.items()) look(value);
     }

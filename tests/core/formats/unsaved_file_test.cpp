@@ -46,7 +46,8 @@ TEST_F(Unsaved, WhatAKilledOneWroteIsFoundWhole) {
   if (child == 0) {
     UnsavedPlace place(folder_);
     for (int i = 1;; ++i)
-      if (!place.write(writeUnsaved({"/x/a.bristle", {1'764'000'000'123'456'789, 6, 7}, i}, sample())))
+      if (!place.write(
+              writeUnsaved({"/x/a.bristle", {1'764'000'000'123'456'789, 6, 7}, i}, sample())))
         ::_exit(1);
   }
   const std::string expected = folder_ + "/" + std::to_string(child) + "-0.unsaved";

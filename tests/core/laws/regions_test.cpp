@@ -4,9 +4,9 @@
 #include <random>
 
 #include "core/laws/mend.h"
+#include "core/laws/sequence.h"
 #include "core/machine/formula_bounds.h"
 #include "core/machine/templates.h"
-#include "core/laws/sequence.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -34,11 +34,11 @@ Machine menu() {
   return menuButton({"m"}, "menu", Wins::Hover);
 }
 
-// A fault that needs one value: a disabled button that leaves its disabled look where the guard holds.
+// A fault that needs one value: a disabled button that leaves its disabled look where the guard
+// holds.
 Machine faulty(const std::string& guard) {
   Machine m = menu();
-  m.transitions.insert(m.transitions.begin(),
-                       to("disabled", Event::OverBegin, "normal", guard));
+  m.transitions.insert(m.transitions.begin(), to("disabled", Event::OverBegin, "normal", guard));
   return m;
 }
 
@@ -49,14 +49,14 @@ TEST_P(Fault, IsFoundWhateverTheGuardComparesWith) {
   EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::Broken) << GetParam();
   EXPECT_TRUE(report.whole);
 }
-INSTANTIATE_TEST_SUITE_P(All, Fault,
-                         testing::Values("@depth < -5", "@depth * 2 = 7",
-                                         "@depth > 0.2 and @depth < 0.8", "@depth = 3.2",
-                                         "@depth != 0 and @depth != 1 and @depth != 2 and @depth != 3 "
-                                         "and @depth > 11 and @depth < 12",
-                                         "@depth - 100 > 3", "-@depth / 4 >= 2.5",
-                                         "not (@depth <= 1000000)", "@depth + over > 41.5",
-                                         "@depth = -0.125", "(@depth > 2) + (@depth > 4) = 1"));
+INSTANTIATE_TEST_SUITE_P(
+    All, Fault,
+    testing::Values("@depth < -5", "@depth * 2 = 7", "@depth > 0.2 and @depth < 0.8",
+                    "@depth = 3.2",
+                    "@depth != 0 and @depth != 1 and @depth != 2 and @depth != 3 "
+                    "and @depth > 11 and @depth < 12",
+                    "@depth - 100 > 3", "-@depth / 4 >= 2.5", "not (@depth <= 1000000)",
+                    "@depth + over > 41.5", "@depth = -0.125", "(@depth > 2) + (@depth > 4) = 1"));
 
 TEST(Regions, WhatCanNeverHoldIsNoFault) {
   for (const char* guard : {"@depth > 3 and @depth < 3", "@depth > 2 and @depth < 1", "no",
@@ -67,8 +67,9 @@ TEST(Regions, WhatCanNeverHoldIsNoFault) {
 }
 
 TEST(Regions, WhatCannotBeSolvedIsNotProved) {
-  for (const char* guard : {"@depth > @speed and @depth < @speed", "@depth * @depth = -1",
-                            "1 / @depth = 0.5 and @depth < 1", "@depth * @speed = @depth * @speed + 1"}) {
+  for (const char* guard :
+       {"@depth > @speed and @depth < @speed", "@depth * @depth = -1",
+        "1 / @depth = 0.5 and @depth < 1", "@depth * @speed = @depth * @speed + 1"}) {
     const LawReport report = reportOn(faulty(guard));
     EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::NotProved) << guard;
     EXPECT_FALSE(report.allKept()) << guard;
@@ -108,8 +109,8 @@ TEST(Regions, ASwitchBetweenTwoValuesIsProved) {
   EXPECT_TRUE(reportOn(m).whole);
 }
 
-// Guards made at random, linear in one value: the bounds split the line so that the answer is the same
-// all over each piece. The plain model tries thousands of numbers.
+// Guards made at random, linear in one value: the bounds split the line so that the answer is the
+// same all over each piece. The plain model tries thousands of numbers.
 TEST(Regions, BetweenTwoBoundsAGuardAnswersAlike) {
   std::mt19937 random(5);
   const auto number = [&] { return std::to_string(int(random() % 41) - 20); };
@@ -117,7 +118,10 @@ TEST(Regions, BetweenTwoBoundsAGuardAnswersAlike) {
     std::string out = number();
     for (unsigned i = 0; i < random() % 3; ++i)
       out = "(" + out + (random() % 2 ? " + " : " - ") +
-            (random() % 2 ? "@depth" : random() % 2 ? "over" : number() + " * @depth") + ")";
+            (random() % 2   ? "@depth"
+             : random() % 2 ? "over"
+                            : number() + " * @depth") +
+            ")";
     return random() % 4 ? out : out + " / " + std::to_string(1 + random() % 5);
   };
   constexpr const char* kSigns[] = {" < ", " <= ", " > ", " >= ", " = ", " != "};
@@ -127,7 +131,9 @@ TEST(Regions, BetweenTwoBoundsAGuardAnswersAlike) {
   for (int round = 0; round < 400; ++round) {
     std::string text;
     for (unsigned i = 0; i <= random() % 3; ++i)
-      text += (text.empty() ? "" : random() % 2 ? " and " : " or ") +
+      text += (text.empty()   ? ""
+               : random() % 2 ? " and "
+                              : " or ") +
               std::string(random() % 4 ? "" : "not ") + "(" + linear() + kSigns[random() % 6] +
               linear() + ")";
     const auto guard = compileFormula(text, symbols);
@@ -164,8 +170,11 @@ TEST(Chains, AFiniteChainOfManyMessagesIsNoEndlessOne) {
   m.id = {"m"};
   m.name = "chain";
   for (int i = 0; i <= 400; ++i)
-    m.states.push_back({{"s" + std::to_string(i)}, "s" + std::to_string(i),
-                        i == 0 || i == 400 ? Role::Rest : Role::None, false, {}});
+    m.states.push_back({{"s" + std::to_string(i)},
+                        "s" + std::to_string(i),
+                        i == 0 || i == 400 ? Role::Rest : Role::None,
+                        false,
+                        {}});
   for (int i = 0; i < 400; ++i) {
     Transition t;
     t.from = StateId{"s" + std::to_string(i)};

@@ -95,8 +95,7 @@ TEST(Devices, AButtonHeldByOneIsNotPressedByAnother) {
   feed(run, pointing(run.session(), InputType::PointDown, m.ids[0], Device::Mouse));
   ASSERT_TRUE(is(run, m.ids[0], Signals::Armed));
   feed(run, accept(Device::Keyboard, true));
-  EXPECT_THAT(feed(run, accept(Device::Keyboard, false)), IsEmpty())
-      << "the mouse still holds it";
+  EXPECT_THAT(feed(run, accept(Device::Keyboard, false)), IsEmpty()) << "the mouse still holds it";
   EXPECT_TRUE(is(run, m.ids[0], Signals::Down));
   EXPECT_THAT(feed(run, pointing(run.session(), InputType::PointUp, m.ids[0], Device::Mouse)),
               Contains("activate " + m.ids[0].text));
@@ -149,7 +148,8 @@ TEST(Devices, ALiftedFingerLeavesNoFlashOfHover) {
   Column m;
   Playing run(m.project);
   feed(run, pointing(run.session(), InputType::PointDown, m.ids[1], Device::Touch));
-  const auto lines = feed(run, pointing(run.session(), InputType::PointUp, m.ids[1], Device::Touch));
+  const auto lines =
+      feed(run, pointing(run.session(), InputType::PointUp, m.ids[1], Device::Touch));
   EXPECT_THAT(lines, Contains("activate " + m.ids[1].text));
   EXPECT_THAT(lines, Contains("state " + m.ids[1].text + " pressed → focused"));
   EXPECT_THAT(lines, Not(Contains("state " + m.ids[1].text + " pressed → hover")));
@@ -158,8 +158,8 @@ TEST(Devices, ALiftedFingerLeavesNoFlashOfHover) {
 TEST(Devices, OfHeldDirectionsTheNewestCountsThenTheNextNewest) {
   Column m;
   Playing run(m.project);
-  feed(run, moving(Device::Keyboard, Dir::Down, true));   // to the second
-  feed(run, moving(Device::Controller, Dir::Up, true));   // and back
+  feed(run, moving(Device::Keyboard, Dir::Down, true));  // to the second
+  feed(run, moving(Device::Controller, Dir::Up, true));  // and back
   EXPECT_THAT(run.wait(400), Contains(testing::HasSubstr("bump " + m.ids[0].text + " (up")));
   feed(run, moving(Device::Controller, Dir::Up, false));
   EXPECT_THAT(run.wait(399), IsEmpty());
@@ -214,9 +214,8 @@ TEST(Devices, ModalityChangesNoSignal) {
     Playing still(m.project), twitching(m.project);
     std::mt19937 random(7);
     for (int i = 0; i < 300; ++i) {
-      InputEvent e = random() % 2
-                         ? accept(Device::Keyboard, random() % 2)
-                         : moving(Device::Keyboard, kDirs[random() % 4], random() % 2);
+      InputEvent e = random() % 2 ? accept(Device::Keyboard, random() % 2)
+                                  : moving(Device::Keyboard, kDirs[random() % 4], random() % 2);
       still.now = twitching.now += 10;
       feed(still, e);
       feed(twitching, {.type = InputType::Point,
@@ -225,7 +224,8 @@ TEST(Devices, ModalityChangesNoSignal) {
                        .y = -100});
       feed(twitching, e);
       for (const ItemId& id : m.ids)
-        ASSERT_EQ(runningOf(still.session(), id).signals, runningOf(twitching.session(), id).signals)
+        ASSERT_EQ(runningOf(still.session(), id).signals,
+                  runningOf(twitching.session(), id).signals)
             << "together " << together << ", step " << i;
     }
   }
@@ -412,8 +412,8 @@ InputEvent anything(std::mt19937& random, Ms at, const Project& p) {
   e.at = at;
   e.type = static_cast<InputType>(random() % 14);
   e.device = static_cast<Device>(random() % 4);
-  const bool pointer = e.type == InputType::Point || e.type == InputType::PointDown ||
-                       e.type == InputType::PointUp;
+  const bool pointer =
+      e.type == InputType::Point || e.type == InputType::PointDown || e.type == InputType::PointUp;
   if (pointer) e.device = random() % 2 ? Device::Mouse : Device::Touch;
   e.unit = int(random() % 2);
   e.key = int(random() % 2);

@@ -1,4 +1,4 @@
-#include "desktop/rehearse/stage.h"
+#include "desktop/rehearse/running_menu.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -52,41 +52,63 @@ std::optional<InputEvent> meaning(int key, bool down) {
 
 }  // namespace
 
-Stage::Stage(Work& work, Rehearsal& rehearsal, QWidget* parent)
+RunningMenu::RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent)
     : QWidget(parent), work_(work), rehearsal_(rehearsal) {
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
   setAttribute(Qt::WA_AcceptTouchEvents);
   setAttribute(Qt::WA_OpaquePaintEvent);
   setMinimumSize(320, 200);
-  setAccessibleName(tr("Stage: the running menu"));
+  setAccessibleName(tr("The running menu"));
   setAccessibleDescription(
-      tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the stage"));
-  connect(&rehearsal, &Rehearsal::advanced, this, qOverload<>(&QWidget::update));
+      tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the menu"));
+  connect(&rehearsal, &Rehearsal::advanced, this, &RunningMenu::refresh);
 }
 
-double Stage::zoom() const {
+double RunningMenu::zoom() const {
   const Display* d = work_.display();
   if (!d) return 1;
   return std::max(0.02, std::min((width() - 2 * kMargin) / d->layoutWidth(),
                                  (height() - 2 * kMargin) / d->layoutHeight()));
 }
 
-QPointF Stage::origin() const {
+QPointF RunningMenu::origin() const {
   const Display* d = work_.display();
   if (!d) return {};
   return {std::round((width() - d->layoutWidth() * zoom()) / 2),
           std::round((height() - d->layoutHeight() * zoom()) / 2)};
 }
 
-QPointF Stage::toScreen(const QPointF& p) const {
+QPointF RunningMenu::toScreen(const QPointF& p) const {
   return (p - origin()) / zoom();
 }
-QPointF Stage::toWidget(const QPointF& p) const {
+QPointF RunningMenu::toWidget(const QPointF& p) const {
   return p * zoom() + origin();
 }
 
-void Stage::paintEvent(QPaintEvent*) {
+// Only what moves, or has just stopped, is painted again; all of it when something else happened.
+void RunningMenu::refresh() {
+  Session* session = rehearsal_.session();
+  const size_t happened = session ? session->trace().size() : 0;
+  if (!session || happened != seen_ || session->ended() || !onlyMoves_) {
+    seen_ = happened;
+    onlyMoves_ = session && !session->ended();
+    moving_ = {};
+    return update();
+  }
+  QRegion now;
+  for (const ScreenRun& screen : session->stack())
+    for (size_t b = 0; b < screen.buttons.size(); ++b) {
+      if (!screen.buttons[b].player.moving(session->now())) continue;
+      const QRectF r = extentOf(screen, b);
+      now +=
+          QRectF(toWidget(r.topLeft()), r.size() * zoom()).toAlignedRect().adjusted(-2, -2, 2, 2);
+    }
+  update(now + moving_);
+  moving_ = now;
+}
+
+void RunningMenu::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   p.fillRect(rect(), theme().work);
   const Display* d = work_.display();
@@ -99,7 +121,10 @@ void Stage::paintEvent(QPaintEvent*) {
     p.translate(origin());
     p.scale(zoom(), zoom());
     p.setClipRect(QRectF(0, 0, d->layoutWidth(), d->layoutHeight()));
-    paintSession(p, work_.looks(), *session);
+    // A frame more around what is asked for: edges are smoothed.
+    const QRectF asked = QRectF(event->rect()).adjusted(-2, -2, 2, 2);
+    paintSession(p, work_.looks(), *session,
+                 QRectF(toScreen(asked.topLeft()), asked.size() / zoom()));
     p.restore();
     if (session->ended()) {
       p.fillRect(rect(), QColor(0, 0, 0, 120));
@@ -113,7 +138,7 @@ void Stage::paintEvent(QPaintEvent*) {
 }
 
 // Tab belongs to the menu while it runs; F6 goes on to the next part of the window.
-bool Stage::event(QEvent* event) {
+bool RunningMenu::event(QEvent* event) {
   if (event->type() == QEvent::KeyPress && rehearsal_.running()) {
     auto* pressed = static_cast<QKeyEvent*>(event);
     if (pressed->key() == Qt::Key_Tab || pressed->key() == Qt::Key_Backtab) {
@@ -155,7 +180,7 @@ bool Stage::event(QEvent* event) {
   return QWidget::event(event);
 }
 
-bool Stage::key(QKeyEvent* event, bool down) {
+bool RunningMenu::key(QKeyEvent* event, bool down) {
   if (event->isAutoRepeat()) return true;  // the session repeats by its own rule
   const bool plain =
       !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
@@ -172,15 +197,15 @@ bool Stage::key(QKeyEvent* event, bool down) {
   return true;
 }
 
-void Stage::keyPressEvent(QKeyEvent* event) {
+void RunningMenu::keyPressEvent(QKeyEvent* event) {
   if (!key(event, true)) QWidget::keyPressEvent(event);
 }
 
-void Stage::keyReleaseEvent(QKeyEvent* event) {
+void RunningMenu::keyReleaseEvent(QKeyEvent* event) {
   if (!key(event, false)) QWidget::keyReleaseEvent(event);
 }
 
-void Stage::sendPoint(InputType type, const QPointF& widget, Device device, int finger) {
+void RunningMenu::sendPoint(InputType type, const QPointF& widget, Device device, int finger) {
   const QPointF at = toScreen(widget);
   InputEvent e;
   e.type = type;
@@ -191,11 +216,11 @@ void Stage::sendPoint(InputType type, const QPointF& widget, Device device, int 
   rehearsal_.send(e);
 }
 
-void Stage::mouseMoveEvent(QMouseEvent* event) {
+void RunningMenu::mouseMoveEvent(QMouseEvent* event) {
   sendPoint(InputType::Point, event->position());
 }
 
-void Stage::mousePressEvent(QMouseEvent* event) {
+void RunningMenu::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
   if (!rehearsal_.running()) {
     Q_EMIT wantsStart();
@@ -204,16 +229,16 @@ void Stage::mousePressEvent(QMouseEvent* event) {
   sendPoint(InputType::PointDown, event->position());
 }
 
-void Stage::mouseReleaseEvent(QMouseEvent* event) {
+void RunningMenu::mouseReleaseEvent(QMouseEvent* event) {
   if (event->button() == Qt::LeftButton) sendPoint(InputType::PointUp, event->position());
 }
 
-void Stage::leaveEvent(QEvent*) {
+void RunningMenu::leaveEvent(QEvent*) {
   sendPoint(InputType::Point, QPointF(-1e4, -1e4));
 }
 
 // What was held when the keyboard went elsewhere will never be let go here.
-void Stage::focusOutEvent(QFocusEvent*) {
+void RunningMenu::focusOutEvent(QFocusEvent*) {
   if (held_.isEmpty()) return;
   held_.clear();
   InputEvent gone;

@@ -8,10 +8,10 @@
 
 namespace bristle {
 
-class Stage : public QWidget {
+class RunningMenu : public QWidget {
   Q_OBJECT
  public:
-  Stage(Work& work, Rehearsal& rehearsal, QWidget* parent = nullptr);
+  RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent = nullptr);
   QPointF toScreen(const QPointF& widget) const;
   QPointF toWidget(const QPointF& screen) const;
 
@@ -30,6 +30,7 @@ class Stage : public QWidget {
   void focusOutEvent(QFocusEvent* event) override;
 
  private:
+  void refresh();
   void sendPoint(InputType type, const QPointF& widget, Device device = Device::Mouse,
                  int finger = 0);
   bool key(QKeyEvent* event, bool down);
@@ -39,6 +40,9 @@ class Stage : public QWidget {
   Work& work_;
   Rehearsal& rehearsal_;
   QSet<int> held_;
+  size_t seen_ = 0;         // entries of the trace when all was painted last
+  bool onlyMoves_ = false;  // since then nothing but looks has changed
+  QRegion moving_;          // where something moved in the last frame
 };
 
 }  // namespace bristle
