@@ -223,6 +223,34 @@ std::optional<Error> whyNotParts(const std::vector<Shared<Part>>& now,
 
 }  // namespace
 
+namespace {
+
+// A button's own look must suit the parts that its kind has now: a kind that was replaced may have others
+// under the same ids.
+std::optional<Error> whyNotOwnLooks(const Project& p, const Project* before) {
+  const auto sameKind = [&](const Kind* kind) {
+    return before && kind && find(*before, kind->id) == kind;
+  };
+  for (const auto& screen : p.screens) {
+    const Screen* old = before ? find(*before, screen->id) : nullptr;
+    for (size_t i = 0; i < screen->items.size(); ++i) {
+      const auto& item = screen->items[i];
+      const ButtonData* button = item->button();
+      if (!button || button->own.empty()) continue;
+      const Kind* kind = find(p, button->kind);
+      const bool sameItem = old && i < old->items.size() && old->items[i].same(item);
+      if (sameItem && sameKind(kind)) continue;
+      const std::string place = fmt::format("“{}” alone", displayName(*item));
+      if (auto why = wrong(place, whyNot(button->own.base, kind))) return why;
+      for (const auto& entry : button->own.departures)
+        if (auto why = wrong(place, whyNot(entry.second, kind))) return why;
+    }
+  }
+  return {};
+}
+
+}  // namespace
+
 std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (p.displays.empty()) return Error{p.name, "expected at least one display"};
   for (const Display& d : p.displays)
@@ -242,6 +270,7 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (auto why = whyNotParts(p.machines, before ? &before->machines : nullptr)) return why;
   if (auto why = whyNotParts(p.kinds, before ? &before->kinds : nullptr)) return why;
   if (auto why = whyNotParts(p.screens, before ? &before->screens : nullptr)) return why;
+  if (auto why = whyNotOwnLooks(p, before)) return why;
   if (before && sameIds(p, *before)) return {};
   return whyNotIds(p);
 }

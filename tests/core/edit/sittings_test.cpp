@@ -204,6 +204,28 @@ TEST(OwnLooks, OfAMarkerAreWrittenAsAMarkers) {
   EXPECT_THAT(*text, HasSubstr("\"marker.size\": 900"));
 }
 
+// A kind of another project whose parts have the same ids but other sorts takes the place of one here.
+TEST(OwnLooks, ThatWouldNotSuitAReplacedKindAreToldNotWritten) {
+  History h(test::fullProject());
+  const Kind& kind = *h.now().kinds[0];
+  const auto marker = std::find_if(kind.parts.begin(), kind.parts.end(),
+                                   [](const Part& p) { return p.type == PartType::Marker; });
+  const ScreenId first = h.now().screens[0]->id;
+  test::must(h, setLook(LookOwner{kind.id, first, test::buttons(h.now())[2]}, {Column{}},
+                        {marker->id, Prop::Size}, 900.0));
+  Project library = libraryOf(h.now(), {kind.id});
+  Kind& theirs = *edit(library, kind.id);
+  for (Part& part : theirs.parts)
+    if (part.id == marker->id) part.type = PartType::Label;
+  theirs.base.clearPart(marker->id);
+  for (auto& entry : theirs.departures) entry.second.clearPart(marker->id);
+  const auto taken = h.perform(takeKinds(Shared<Project>(library), {kind.id},
+                                         {{{LibraryConflict::Sort::Kind, kind.name},
+                                           OnConflict::Theirs}}));
+  EXPECT_FALSE(taken) << "900 px is no size of a caption";
+  EXPECT_TRUE(provenText(h.now()));
+}
+
 TEST(Easings, KeepTheirDigits) {
   const Easing curve{EasingType::CubicBezier, 0.12345678, 0.1, 1.0 / 3, 0.987654321};
   EXPECT_EQ(parseEasing(toText(curve)), curve);

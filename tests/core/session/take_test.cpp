@@ -67,7 +67,7 @@ TEST(Take, KeptFromARandomRunItReplaysBitForBit) {
     Ms now = 0;
     for (int i = 0; i < 120 && !session->ended(); ++i) {
       now += dice.whole(0, 200);
-      const auto type = static_cast<InputType>(dice.whole(1, 8));
+      const auto type = static_cast<InputType>(dice.whole(1, 13));
       const bool pointer = type <= InputType::PointUp;
       InputEvent e{now,
                    type,
@@ -76,6 +76,11 @@ TEST(Take, KeptFromARandomRunItReplaysBitForBit) {
                    dice.real(0, 1080),
                    static_cast<Dir>(dice.whole(0, 3)),
                    dice.chance(0.5)};
+      e.unit = int(dice.whole(0, 1));
+      e.key = int(dice.whole(0, 1));
+      if (type == InputType::Enable) e.name = dice.chance(0.5) ? "helm" : "bay";
+      if (type == InputType::Message || type == InputType::Shortcut) e.name = "flood";
+      if (type == InputType::SetValue) e.name = "depth";
       session->feed(e);
       fed.push_back(e);
     }
