@@ -59,7 +59,8 @@ class Repairer {
 
   int run() {
     look();
-    while (shape_.parts.count > 1) {
+    // What falls into thousands of parts is no menu: looking for what would join them all must end.
+    while (shape_.parts.count > 1 && work_ < kMostWork) {
       if (!fillEmpty() && !turn(1) && !turn(2)) break;
     }
     return changes_;
@@ -67,6 +68,7 @@ class Repairer {
 
  private:
   void look() {
+    work_ += static_cast<std::int64_t>(routes_.size()) * 4;
     Parts parts = strongParts(routes_);
     links_ = linksBetween(routes_, parts);
     shape_ = shapeOf(std::move(parts), links_);
@@ -82,6 +84,7 @@ class Repairer {
 
   // How the parts would hang together with one more link; on the small graph of parts.
   Shape with(int a, int b) const {
+    work_ += static_cast<std::int64_t>(links_.size()) + shape_.parts.count;
     std::vector<std::vector<int>> graph(size_t(shape_.parts.count));
     for (const auto& [x, y] : links_) graph[size_t(x)].push_back(y);
     graph[size_t(a)].push_back(b);
@@ -106,6 +109,7 @@ class Repairer {
     const int before = shape_.bound();
     const Change* good = nullptr;
     for (const Change& c : best) {
+      if (work_ > kMostWork) return false;
       const Shape after = with(part(c.from), part(c.to));
       if (after.parts.count == 1 || after.bound() < before) {
         good = &c;
@@ -133,6 +137,8 @@ class Repairer {
         const int from = static_cast<int>(u);
         if (routes_[u][size_t(dir)].target >= 0 || !free(from, dir)) continue;
         if (!candidates(dir).of(from).empty()) continue;
+        if (work_ > kMostWork) continue;
+        work_ += static_cast<std::int64_t>(entered.size());
         for (int to : entered) offer(best, from, dir, to);
       }
     }
@@ -152,6 +158,7 @@ class Repairer {
     // The less it lies off the direction, the less it surprises.
     const double price = std::hypot(std::max(0.0, r.gap), r.lateral) + kSteep * r.lateral;
     const Change change{from, dir, to, 0, price};
+    if (best.size() >= kMostPairs && !best.contains({part(from), part(to)})) return;
     const auto [at, fresh] = best.try_emplace({part(from), part(to)}, change);
     if (!fresh && std::tie(price, from, dir, to) <
                       std::tie(at->second.price, at->second.from, at->second.dir, at->second.to))
@@ -170,7 +177,7 @@ class Repairer {
     const int count = shape_.parts.count, ends = shape_.sources + shape_.sinks;
     size_t tried = 0;
     for (const Change& c : all) {
-      if (++tried > kMostTried) return false;
+      if (++tried > kMostTried || work_ > kMostWork) return false;
       const Route old = slot(c.from, c.dir);
       apply(c);
       look();
@@ -198,6 +205,9 @@ class Repairer {
 
   static constexpr double kSteep = 2;         // a px to the side costs this much more
   static constexpr size_t kMostTried = 2000;  // bounds the time on layouts that have no answer
+  static constexpr std::int64_t kMostWork = 40'000'000;  // boxes and links looked at: a few seconds
+  static constexpr size_t kMostPairs =
+      200'000;  // of parts that a change could join, in memory at once
 
   const RepairInput& in_;
   Routes& routes_;
@@ -205,6 +215,7 @@ class Repairer {
   Shape shape_;
   std::vector<std::pair<int, int>> links_;
   int changes_ = 0;
+  mutable std::int64_t work_ = 0;
 };
 
 }  // namespace
