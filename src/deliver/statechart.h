@@ -2,10 +2,14 @@
 //
 // What runs it sends, for each thing that happens to a button, first the event `signals` with the
 // data {over, armed, down, focus, enabled, current} (0 or 1), then the event itself: over.begin,
-// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat,
-// message.NAME. `after.MS` the chart sends itself. It sends activate.now where the button activates
-// and message.NAME where it tells something, sound.play where one is heard. value.ID, with a
-// number, sets a value.
+// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat, and
+// message.NAME for what others tell. value.ID, with a number, sets a value. The events of one cause
+// (disable, then abandon) are sent together, those of the next once the chart rests.
+//
+// It sends activate.now where the button activates, told.NAME where it tells something (others are
+// to be told by the host; the button itself has heard it already, by <raise>), set.ID with the
+// datum {value} where it sets a value, and sound.play where one is heard. after.STATE.MS it sends
+// itself, with a delay. In NAME, ID and STATE all but letters, digits and - is written _xx.
 #pragma once
 #include <QByteArray>
 #include <QString>

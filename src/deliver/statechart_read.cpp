@@ -62,7 +62,9 @@ class Reader {
  private:
   struct Placed {
     Transition transition;
-    int order;  // among all; −1: not told
+    int order;            // among all; −1: not told
+    bool common = false;  // written into each state
+    QString event = {};
   };
   void refuse(const QString& why) {
     if (!error_.empty()) return;
@@ -160,7 +162,9 @@ class Reader {
     if (!error_.empty()) return;
     if (around) initial_ = first;
     for (Placed& t : own) {
-      if (!around) t.transition.from = s.id;
+      const auto again = [&](const Placed& p) { return p.common && p.order == t.order; };
+      if (t.common && std::any_of(read_.begin(), read_.end(), again)) continue;
+      if (!around && !t.common) t.transition.from = s.id;
       read_.push_back(std::move(t));
     }
     if (!around) m_.states.push_back(std::move(s));
@@ -173,13 +177,17 @@ class Reader {
   void timers() {
     while (goesOn()) {
       const QString event = toQt(get("event"));
-      const bool timer = is("send") && event.startsWith(QLatin1String("after.")) &&
-                         inMs(toQt(get("delay"))) == event.mid(6).toLongLong();
-      if (timer) sent_ << toQt(get("id"));
+      const bool timer =
+          is("send") && event.startsWith(QLatin1String("after.")) &&
+          inMs(toQt(get("delay"))) == event.section(QLatin1Char('.'), -1).toLongLong();
+      if (timer) {
+        sent_ << toQt(get("id"));
+        events_ << event;
+      }
       if (is("cancel")) cancelled_ << toQt(get("sendid"));
       if (!timer && !is("cancel"))
         return refuse(QStringLiteral("<%1> on entry or exit cannot be taken, but for the event "
-                                     "after.MS sent with that delay")
+                                     "after.STATE.MS sent with that delay")
                           .arg(x_.name().toString()));
       x_.skipCurrentElement();
     }
@@ -199,8 +207,16 @@ class Reader {
     t.timing = parseTiming(mine("timing"));
     t.propTimings = parseTimings(mine("timings"));
     const std::string order = mine("order");
+    const bool common = mine("from") == "common";
     while (goesOn()) effect(t);
-    own.push_back({std::move(t), order.empty() ? -1 : toQt(order).toInt()});
+    own.push_back({std::move(t), order.empty() ? -1 : toQt(order).toInt(), common, toQt(event)});
+  }
+
+  // "told.go" behind the message "go", which the button itself hears.
+  static bool told(const Transition& t, const std::string& event) {
+    return event.starts_with("told.") && !t.effects.empty() &&
+           t.effects.back().type == EffectType::Message &&
+           t.effects.back().message == fromToken(event.substr(5));
   }
 
   void effect(Transition& t) {
@@ -208,7 +224,7 @@ class Reader {
     const std::string event = get("event");
     if (is("send") && (!get("delay").empty() || !get("delayexpr").empty()))
       return refuse(
-          QStringLiteral("<send> with a delay cannot be taken, but for after.MS on entry"));
+          QStringLiteral("<send> with a delay cannot be taken, but for after.STATE.MS on entry"));
     if (is("assign")) {
       e.type = EffectType::SetValue;
       const std::string where = get("location");
@@ -216,6 +232,8 @@ class Reader {
         if (variable(v.id) == where) e.value = v.id;
       if (!e.value) return refuse(QStringLiteral("the project has no value “%1”").arg(toQt(where)));
       e.formula = mine("to").empty() ? fromQt(ourFormula(toQt(get("expr")))) : mine("to");
+    } else if (is("send") && (event.starts_with("set.") || told(t, event))) {
+      return x_.skipCurrentElement();  // the host's copy of what stands before it
     } else if ((is("send") || is("raise")) && event == "activate.now") {
       e.type = EffectType::Activate;
     } else if ((is("send") || is("raise")) && event == "sound.play" && !mine("file").empty()) {
@@ -235,13 +253,18 @@ class Reader {
 
   // A timer that nothing ends on leaving the state would come in another one; one that is awaited
   // but never sent would not come at all.
+  bool isSent(const QString& event) const {  // an event answers to all that begin with its name
+    return std::any_of(events_.begin(), events_.end(), [&](const QString& sent) {
+      return sent == event || sent.startsWith(event + QLatin1Char('.'));
+    });
+  }
   std::string whyNoTimers() const {
     for (const QString& id : sent_)
       if (!cancelled_.contains(id))
         return "the timer “" + fromQt(id) + "” is sent, but not cancelled on leaving the state";
     for (const Placed& t : read_)
-      if (t.transition.on == Event::After && sent_.isEmpty())
-        return "after." + std::to_string(t.transition.after) + " is awaited, but never sent";
+      if (t.transition.on == Event::After && !isSent(t.event))
+        return fromQt(t.event) + " is awaited, but never sent";
     return {};
   }
 
@@ -277,7 +300,7 @@ class Reader {
   std::string initial_, error_, place_;
   std::map<std::string, StateId> names_;
   std::vector<Placed> read_;
-  QStringList sent_, cancelled_;  // timers, by their ids
+  QStringList sent_, cancelled_, events_;  // timers, by their ids; what they send
 };
 
 }  // namespace

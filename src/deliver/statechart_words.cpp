@@ -46,14 +46,17 @@ std::string fromToken(const std::string& token) {
 }
 
 std::string chartEvent(const Transition& t) {
-  if (t.on == Event::After) return fmt::format("after.{}", t.after);
   if (t.on == Event::Message) return "message." + token(t.message);
   return std::string(nameOf(t.on));
 }
 
+std::string afterEvent(const StateId& state, Ms after) {
+  return fmt::format("after.{}.{}", token(state.text), after);
+}
+
 bool setEvent(Transition& t, const std::string& name) {
   if (name.starts_with("after.")) {
-    const auto ms = wholeNumber(std::string_view(name).substr(6));
+    const auto ms = wholeNumber(std::string_view(name).substr(name.rfind('.') + 1));
     t.on = Event::After;
     t.after = ms.value_or(0);
     return ms.has_value();

@@ -13,9 +13,11 @@ inline constexpr const char* kOurs = "urn:bristle:machine:1";
 // transition answers every event that begins with its tokens.
 std::string token(const std::string& text);
 std::string fromToken(const std::string& token);
-// "over.begin", "after.250", "message.go"
+// "over.begin", "message.go"; an `after` has its state in it, see afterEvent.
 std::string chartEvent(const Transition& transition);
-// Sets event, time and message; false where it is none of ours.
+// "after.STATE.250": a state's own, so that one that comes late answers nothing elsewhere.
+std::string afterEvent(const StateId& state, Ms after);
+// Sets event, time and message; false where it is none of ours. Of an `after` the last token counts.
 bool setEvent(Transition& transition, const std::string& name);
 std::string variable(const ValueId& id);
 std::string timingText(const Timing& timing);

@@ -15,6 +15,13 @@ namespace {
 
 const char* const kSignals[] = {"over", "armed", "down", "focus", "enabled", "current"};
 
+// By another event of the same cause: switched off or taken the focus while pressed, slid off with
+// the device gone, a finger lifted.
+bool mayBeFollowed(Event on) {
+  return on == Event::Disable || on == Event::FocusLose || on == Event::Release ||
+         on == Event::OverEnd;
+}
+
 class Writer {
  public:
   Writer(const Machine& machine, const Ready& ready) : m_(machine), ready_(ready) {
@@ -45,7 +52,7 @@ class Writer {
     put("initial", "s." + token(m_.states.front().id.text));
     signals();
     for (size_t i = 0; i < m_.transitions.size(); ++i)
-      if (!m_.transitions[i].from) transition(i);
+      if (!m_.transitions[i].from && m_.transitions[i].on != Event::After) transition(i);
     for (const State& s : m_.states) state(s);
     x_.writeEndElement();
     x_.writeEndElement();
@@ -129,57 +136,75 @@ class Writer {
     const auto each = [&](const char* when, const auto& what) {
       if (afters.empty()) return;
       open(when);
-      for (const Ms ms : afters) what(std::to_string(ms));
+      for (const Ms ms : afters) what(ms);
       x_.writeEndElement();
     };
-    const std::string id = token(s.id.text);
-    each("onentry", [&](const std::string& ms) {
+    each("onentry", [&](Ms ms) {
       open("send");
-      put("event", "after." + ms);
-      put("id", "after." + id + "." + ms);
-      put("delay", ms + "ms");
+      put("event", afterEvent(s.id, ms));
+      put("id", afterEvent(s.id, ms));
+      put("delay", std::to_string(ms) + "ms");
       x_.writeEndElement();
     });
-    each("onexit", [&](const std::string& ms) {
+    each("onexit", [&](Ms ms) {
       open("cancel");
-      put("sendid", "after." + id + "." + ms);
+      put("sendid", afterEvent(s.id, ms));
       x_.writeEndElement();
     });
     for (size_t i = 0; i < m_.transitions.size(); ++i)
-      if (m_.transitions[i].from == s.id) transition(i);
+      if (m_.transitions[i].from == s.id) transition(i, &s);
+    for (size_t i = 0; i < m_.transitions.size(); ++i)
+      if (!m_.transitions[i].from && m_.transitions[i].on == Event::After) transition(i, &s);
     x_.writeEndElement();
   }
 
-  void transition(size_t index) {
+  // `in`: the state that it is written into. A common `after` is written into each, since only the
+  // timer of the state that it is in may answer.
+  void transition(size_t index, const State* in = nullptr) {
     const auto at = compiled_.find(std::uint32_t(index));
     if (at == compiled_.end()) return;
     const Transition& t = m_.transitions[index];
     open("transition");
-    put("event", chartEvent(t));
+    put("event", t.on == Event::After && in ? afterEvent(in->id, t.after) : chartEvent(t));
     if (!t.guard.empty()) put("cond", expression(at->second->guard) + " != 0");
     put("target", "s." + token(t.to.text));
     // Leaves and enters the state, but not the one around all of them.
-    if (!t.from) put("type", "internal");
+    if (!in) put("type", "internal");
+    if (in && !t.from) mine("from", "common");
     mine("order", std::to_string(index));
     if (!t.guard.empty()) mine("if", t.guard);
     if (t.timing) mine("timing", timingText(*t.timing));
     if (!t.propTimings.empty()) mine("timings", timingsText(t.propTimings));
-    for (size_t e = 0; e < t.effects.size(); ++e) effect(t.effects[e], at->second->effects[e]);
+    for (size_t e = 0; e < t.effects.size(); ++e)
+      effect(t.on, t.effects[e], at->second->effects[e]);
     x_.writeEndElement();
   }
 
-  void effect(const Effect& e, const ProgramEffect& compiled) {
+  void effect(Event on, const Effect& e, const ProgramEffect& compiled) {
     if (e.type == EffectType::SetValue) {
       open("assign");
       put("location", variable(e.value));
       put("expr", expression(compiled.formula));
       mine("value", e.value.text);
       mine("to", e.formula);
+      x_.writeEndElement();
+      open("send");
+      put("event", "set." + token(e.value.text));
+      open("param");
+      put("name", "value");
+      put("expr", variable(e.value));
+      x_.writeEndElement();
+    } else if (e.type == EffectType::Message) {
+      // It hears itself before anything that waits outside, but after the other events of the same
+      // cause; the host hears of it besides.
+      open(mayBeFollowed(on) ? "send" : "raise");
+      put("event", "message." + token(e.message));
+      x_.writeEndElement();
+      open("send");
+      put("event", "told." + token(e.message));
     } else {
       open("send");
-      put("event", e.type == EffectType::Activate ? "activate.now"
-                   : e.type == EffectType::Sound  ? "sound.play"
-                                                  : "message." + token(e.message));
+      put("event", e.type == EffectType::Activate ? "activate.now" : "sound.play");
       if (e.type == EffectType::Sound) {
         mine("file", e.file);
         mine("volume", fmt::format("{}", e.volume));

@@ -34,23 +34,43 @@ class Told : public DeliveryWatch {
                   std::span<const double>) override {
     // Its own messages the other one sends itself.
     if (event == Event::Message && !std::exchange(fromOutside, false)) return;
-    Transition t;
-    t.on = event;
-    t.after = after;
-    if (event == Event::Message) t.message = symbols->messages[size_t(message)];
-    all.push_back({run.signals, t});
+    std::string name(nameOf(event));
+    if (event == Event::After)
+      name = "after." + machine->states[run.state].id.text + "." + std::to_string(after);
+    if (event == Event::Message) {
+      const std::string& told = symbols->messages[size_t(message)];
+      // The one name with a dot in it: the dot is written as its number.
+      name = "message." + (told == "tab.used" ? "tab_2eused" : told);
+    }
+    all.push_back({run.signals, name});
   }
+  const Machine* machine = nullptr;
   const Symbols* symbols = nullptr;
   bool fromOutside = false;
-  std::vector<std::pair<Signals, Transition>> all;
+  std::vector<std::pair<Signals, std::string>> all;
 };
 
-std::string eventName(const Transition& t) {
-  if (t.on == Event::After) return "after." + std::to_string(t.after);
-  // The one name with a dot in it: the dot is written as its number.
-  const std::string message = t.message == "tab.used" ? "tab_2eused" : t.message;
-  return t.on == Event::Message ? "message." + message : std::string(nameOf(t.on));
-}
+// What the other one tells its host.
+struct Heard {
+  int activations = 0, messages = 0;
+  std::vector<double> sets;
+  void listen(QScxmlStateMachine& to) {
+    to.connectToEvent(QStringLiteral("activate.now"), &to,
+                      [this](const QScxmlEvent&) { ++activations; });
+    to.connectToEvent(QStringLiteral("told.*"), &to, [this](const QScxmlEvent&) { ++messages; });
+    to.connectToEvent(QStringLiteral("set.v1"), &to, [this](const QScxmlEvent& event) {
+      sets.push_back(event.data().toMap()[QStringLiteral("value")].toDouble());
+    });
+  }
+  void add(const Outcome& outcome) {
+    activations += outcome.type == OutcomeType::Activate;
+    messages += outcome.type == OutcomeType::Message;
+    if (outcome.type == OutcomeType::SetValue) sets.push_back(outcome.value);
+  }
+  bool operator==(const Heard& o) const {
+    return activations == o.activations && messages == o.messages && sets == o.sets;
+  }
+};
 
 void sameAsTheOther(Machine machine, Dice& dice, int events) {
   // Real time must not come between: what is told is told by us.
@@ -67,36 +87,35 @@ void sameAsTheOther(Machine machine, Dice& dice, int events) {
   ASSERT_TRUE(buffer.open(QIODevice::ReadOnly));
   const std::unique_ptr<QScxmlStateMachine> other(QScxmlStateMachine::fromData(&buffer));
   ASSERT_TRUE(other->parseErrors().isEmpty()) << fromQt(other->parseErrors().first().toString());
-  int activations = 0;
-  other->connectToEvent(QStringLiteral("activate.now"), other.get(),
-                        [&](const QScxmlEvent&) { ++activations; });
+  Heard heard, expected;
+  heard.listen(*other);
   other->start();
   QCoreApplication::processEvents();
   const auto ready = makeReady(machine, project);
   Told told;
   told.symbols = &ready->symbols;
+  told.machine = &machine;
   SequencePlayer ours(ready->program, ready->values, &told);
   size_t seen = 0;
-  int expected = 0;
   Ms now = 0;
   for (int i = 0; i < events; ++i) {
     const LawStep step = randomStep(dice, ours.run(), *ready, now += dice.whole(0, 1) * 3'000'050);
-    told.fromOutside = step.deed == Deed::Message;
     ours.step({Deed::Wait, step.at});
+    told.fromOutside = step.deed == Deed::Message;
     // Messages without end would keep the other one busy for ever.
     const auto tell = [&] {
       for (size_t o = seen; o < ours.outcomes().size(); ++o)
         if (ours.outcomes()[o].type == OutcomeType::Runaway) return false;
-      for (const auto& [s, t] : told.all) {
+      for (const auto& [s, name] : told.all) {
         QVariantMap signals;
         const std::pair<const char*, Signals::Bit> kBits[] = {
             {"over", Signals::Over},       {"armed", Signals::Armed},
             {"down", Signals::Down},       {"focus", Signals::Focus},
             {"enabled", Signals::Enabled}, {"current", Signals::Current}};
-        for (const auto& [name, bit] : kBits)
-          signals[QString::fromLatin1(name)] = s.has(bit) ? 1 : 0;
+        for (const auto& [signal, bit] : kBits)
+          signals[QString::fromLatin1(signal)] = s.has(bit) ? 1 : 0;
         other->submitEvent(QStringLiteral("signals"), signals);
-        other->submitEvent(toQt(eventName(t)));
+        other->submitEvent(toQt(name));
       }
       told.all.clear();
       QCoreApplication::processEvents();
@@ -106,15 +125,13 @@ void sameAsTheOther(Machine machine, Dice& dice, int events) {
     if (step.deed == Deed::SetValue) other->submitEvent(QStringLiteral("value.v1"), step.value);
     ours.step(step);
     if (!tell()) return;
-    for (; seen < ours.outcomes().size(); ++seen) {
-      expected += ours.outcomes()[seen].type == OutcomeType::Activate;
-    }
+    for (; seen < ours.outcomes().size(); ++seen) expected.add(ours.outcomes()[seen]);
     const QStringList active = other->activeStateNames(true);
     ASSERT_EQ(active.size(), 1);
     ASSERT_EQ(fromQt(active[0]), "s." + machine.states[ours.run().state].id.text)
         << "after " << i << " events, at last " << inWords(step, ready->symbols) << "\n"
         << chart->toStdString();
-    ASSERT_EQ(activations, expected) << "after " << i << " events";
+    ASSERT_EQ(heard, expected) << "after " << i << " events\n" << chart->toStdString();
   }
 }
 
@@ -156,6 +173,42 @@ TEST(Statechart, WhatWasWrittenIsReadAsTheSameMachine) {
   back(told);
   for (const Template which : allTemplates()) back(fromTemplate(which, {}, "a b.c", Wins::Focused));
   for (int i = 0; i < 300 && !testing::Test::HasFailure(); ++i) back(randomMachine(dice, true));
+}
+
+// The host does not wait: what comes next stands in the queue already.
+TEST(Statechart, ItHearsItselfBeforeWhatWaitsOutside) {
+  Machine m;
+  m.states = {{{"a"}, "a", Role::Rest, false, {}}, {{"b"}, "b", Role::None, false, {}}};
+  const auto when = [](const char* from, Event on) {
+    Transition t;
+    t.from = StateId{from};
+    t.on = on;
+    return t;
+  };
+  Transition begins = when("a", Event::Press);
+  begins.to = {"a"};
+  begins.effects = {{EffectType::Message, "go", {}, {}}};
+  Transition goes = when("a", Event::Message);
+  goes.message = "go";
+  goes.to = {"b"};
+  Transition fires = when("b", Event::Release);
+  fires.to = {"a"};
+  fires.effects = {{EffectType::Activate, {}, {}, {}}};
+  m.transitions = {begins, goes, fires};
+  const auto chart = writeStatechart(m, withValue());
+  ASSERT_TRUE(chart) << chart.error().text();
+  QBuffer buffer;
+  buffer.setData(*chart);
+  ASSERT_TRUE(buffer.open(QIODevice::ReadOnly));
+  const std::unique_ptr<QScxmlStateMachine> other(QScxmlStateMachine::fromData(&buffer));
+  Heard heard;
+  heard.listen(*other);
+  other->start();
+  QCoreApplication::processEvents();
+  for (const char* event : {"signals", "press", "signals", "release"})
+    other->submitEvent(QString::fromLatin1(event), QVariantMap{});
+  QCoreApplication::processEvents();
+  EXPECT_EQ(heard.activations, 1) << chart->toStdString();
 }
 
 TEST(Statechart, AChartFromElsewhereIsTakenWhereItIsFlat) {

@@ -137,6 +137,8 @@ TEST_F(Shape, LooksAreCarriedOverToChosenKindsInOneStep) {
   run("Carry over to other kinds");
   auto* targets = named<QListWidget>(QStringLiteral("Targets"));
   ASSERT_NE(targets, nullptr);
+  const QPixmap picture = named<QLabel>(QStringLiteral("Before and after"))->pixmap();
+  EXPECT_GT(count(picture.toImage(), QColor(9, 9, 9)), 100) << "nothing is chosen yet";
   targets->setFocus();
   targets->setCurrentRow(0);
   QTest::keyClick(targets, Qt::Key_Space);

@@ -46,9 +46,11 @@ Machine randomMachine(Dice& dice, bool zeroTimes) {
 
 LawStep randomStep(Dice& dice, const Running& run, const Ready& ready, Ms at) {
   for (;;) {
-    LawStep step{static_cast<Deed>(dice.whole(0, 12)), at};
+    LawStep step{static_cast<Deed>(dice.whole(0, 14)), at};
     const Signals s = run.signals;
     if (step.deed == Deed::KeyPress && !s.has(Signals::Focus)) continue;
+    const bool pointed = s.has(Signals::Armed) && s.has(Signals::Over) && !run.byKey;
+    if ((step.deed == Deed::Lift || step.deed == Deed::Gone) && !pointed) continue;
     if (step.deed == Deed::Message) {
       if (ready.symbols.messages.empty()) continue;
       step.index = dice.whole(0, int(ready.symbols.messages.size()) - 1);

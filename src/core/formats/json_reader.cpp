@@ -105,8 +105,9 @@ std::string JsonReader::sortOf(const Json& value) {
 }
 
 const Json* JsonReader::member(const Json& object, std::string_view key) const {
-  if (error_ || !object.is_object()) return nullptr;
-  for (const auto& [name, value] : object.items())
+  const auto* members = error_ ? nullptr : object.get_ptr<const Json::object_t*>();
+  if (!members) return nullptr;
+  for (const auto& [name, value] : *members)
     if (name == key) return &value;
   return nullptr;
 }

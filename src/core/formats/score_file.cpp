@@ -72,7 +72,7 @@ Result<KeptScore> parseScore(std::string_view text, const Project& project) {
         if (step.at > 60'000) return "a take of a kind lasts 60 000 ms at most";
         last = step.at;
         if (r.member(json, "expect")) {
-          out.expected.push_back({Expectation{step.at, r.text(json, top, "expect")}, number, {}});
+          out.expected.push_back({Expectation{step.at, r.text(json, top, "expect")}, number});
           return {};
         }
         readDeed(r, json, subject->ready.symbols, step);

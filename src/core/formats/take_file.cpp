@@ -1,5 +1,6 @@
 #include "core/formats/take_file.h"
 
+#include <algorithm>
 #include <array>
 
 #include "core/formats/json_lines.h"
@@ -13,6 +14,10 @@ constexpr std::array<std::string_view, 14> kDo{
 // Which member names what the host's event is about.
 std::string_view nameMember(InputType type) {
   switch (type) {
+    case InputType::Point:
+    case InputType::PointDown:
+    case InputType::PointUp:
+      return "on";
     case InputType::Enable:
       return "button";
     case InputType::Message:
@@ -25,6 +30,7 @@ std::string_view nameMember(InputType type) {
       return {};
   }
 }
+constexpr size_t kShortest = 12;  // bytes of a step, at least: empty lines are none
 bool hasDir(InputType type) {
   return type == InputType::Move || type == InputType::Shoulder;
 }
@@ -55,17 +61,16 @@ TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
   e.at = at;
   if (!r.member(value, "do")) r.complain(top, "expected do or expect");
   e.type = named(r, value, top, "do", kDo, InputType::Tick);
-  const bool pointer =
-      e.type == InputType::Point || e.type == InputType::PointDown || e.type == InputType::PointUp;
+  const bool pointer = isPointerEvent(e.type);
   e.device = named(r, value, top, "by", kBy, pointer ? Device::Mouse : Device::Keyboard);
   e.x = r.number(value, top, "x", 0, -1e6, 1e6);
   e.y = r.number(value, top, "y", 0, -1e6, 1e6);
-  step.on = {r.text(value, top, "on")};
   e.unit = static_cast<int>(r.number(value, top, "unit", 0, 0, 1e9));
   e.key = static_cast<int>(r.number(value, top, "key", 0, 0, 1e9));
   if (const auto member = nameMember(e.type); !member.empty()) {
     e.name = r.text(value, top, member);
-    if (e.name.empty()) r.complain({&top, member, 0, false}, "expected a text, found nothing");
+    if (e.name.empty() && !pointer)
+      r.complain({&top, member, 0, false}, "expected a text, found nothing");
   }
   if (e.type == InputType::SetValue) e.number = r.number(value, top, "to", 0, -1e12, 1e12);
   if (hasDir(e.type)) {
@@ -93,12 +98,9 @@ Json stepJson(const TakeStep& step) {
     case InputType::Point:
     case InputType::PointDown:
     case InputType::PointUp:
-      if (step.on) {
-        out["on"] = step.on.text;
-      } else {
-        out["x"] = e.x;
-        out["y"] = e.y;
-      }
+      if (!e.name.empty()) break;
+      out["x"] = e.x;
+      out["y"] = e.y;
       break;
     case InputType::Message:
       break;
@@ -109,7 +111,8 @@ Json stepJson(const TakeStep& step) {
       if (hasDir(e.type)) out["dir"] = nameOf(e.dir);
       out["press"] = e.down;
   }
-  if (const auto member = nameMember(e.type); !member.empty()) out[std::string(member)] = e.name;
+  if (const auto member = nameMember(e.type); !member.empty() && !e.name.empty())
+    out[std::string(member)] = e.name;
   out["by"] = kBy[static_cast<size_t>(e.device)];
   if (e.unit != 0) out["unit"] = e.unit;
   if (e.key != 0) out["key"] = e.key;
@@ -122,6 +125,9 @@ Result<Take> parseTake(std::string_view text) {
   Take take;
   bool header = false;
   Ms last = 0;
+  // As many as there are lines: a take of a million must not take twice its memory.
+  const auto lines = static_cast<size_t>(std::count(text.begin(), text.end(), '\n'));
+  take.steps.reserve(std::min(lines, text.size() / kShortest) + 1);
   const auto done =
       eachJsonLine(text, [&](JsonReader& r, const Json& json, int number) -> std::string {
         const JsonPlace top;

@@ -87,7 +87,7 @@ class Judge {
       bool& answered = answers_[e.step.index].try_emplace(from, false).first->second;
       answered = answered || (!e.outcomes.empty() && e.outcomes[0].type == OutcomeType::State);
     } else if (e.step.deed < Deed::Message && e.step.deed != Deed::Release &&
-               e.outcomes.size() < 2) {
+               e.step.deed != Deed::Lift && e.outcomes.size() < 2) {
       const StateIndex a = modeOf(from), b = modeOf(to);
       if (a != b) modes_[std::max(a, b)] = std::min(a, b);
     }

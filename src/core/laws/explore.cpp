@@ -204,6 +204,12 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
     case Deed::Cancel:
       abandonPress(program_, run, c);
       break;
+    case Deed::Lift:
+      change(program_, run, {.over = false, .ends = Ends::Press}, c);
+      break;
+    case Deed::Gone:
+      change(program_, run, {.over = false, .ends = Ends::Abandoned}, c);
+      break;
     case Deed::Focus:
     case Deed::Blur:
       setFocus(program_, run, step.deed == Deed::Focus, c);
@@ -268,8 +274,8 @@ void Explorer::countPress(const Situation& before, Situation& after, const LawSt
   }
   if (wasArmed && !isArmed) {
     const bool inside = before.run.signals.has(Signals::Down);
-    after.phase =
-        step.deed == Deed::Release && inside ? PressPhase::Released : PressPhase::Abandoned;
+    const bool letGo = step.deed == Deed::Release || step.deed == Deed::Lift;
+    after.phase = letGo && inside ? PressPhase::Released : PressPhase::Abandoned;
   }
   for (const Outcome& o : outcomes_)
     if (o.type == OutcomeType::Activate)

@@ -18,6 +18,10 @@ void Explorer::eachStep(size_t from, Told told) {
   if (enabled && !armed && focus) on(Deed::KeyPress);  // accept goes to what has focus
   if (armed) on(Deed::Release);
   if (armed) on(Deed::Cancel);
+  if (armed && over && !s.run.byKey) {  // two signals by one cause
+    on(Deed::Lift);
+    on(Deed::Gone);
+  }
   on(enabled ? Deed::Disable : Deed::Enable);
   for (const int message : messages_) on(Deed::Message, message);
   for (size_t v = 0; v < watched_.size(); ++v)

@@ -36,6 +36,8 @@ enum class Deed : std::uint8_t {
   KeyPress,      // a press by accept begins
   Release,       // the press ends where it is; `index` 1: the one by accept, for drawing
   Cancel,        // the press is called off; the same
+  Lift,          // the finger lifts: the press ends where it is, and nothing is over it any more
+  Gone,          // the device goes: the press is called off, and nothing is over it any more
   Focus,
   Blur,
   Enable,

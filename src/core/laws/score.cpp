@@ -32,11 +32,21 @@ bool isPress(Lane lane) {
   return lane == Lane::Press || lane == Lane::Accept;
 }
 
-}  // namespace
-
-std::string_view nameOf(Lane lane) {
-  return kLanes[static_cast<size_t>(lane)].name;
+// A finger that lifts, or one whose device goes, is one cause for two signals.
+void joinEnds(Sequence& steps, Ms at) {
+  for (auto out = steps.begin(); out != steps.end(); ++out) {
+    if (out->deed != Deed::Out || out->at != at) continue;
+    const auto press = std::find_if(steps.begin(), steps.end(), [&](const LawStep& s) {
+      return s.at == out->at && s.index == 0 && (s.deed == Deed::Release || s.deed == Deed::Cancel);
+    });
+    if (press == steps.end()) continue;
+    press->deed = press->deed == Deed::Release ? Deed::Lift : Deed::Gone;
+    steps.erase(out);
+    return;
+  }
 }
+
+}  // namespace
 
 Sequence sequenceOf(const Score& score) {
   // The order among those of one time, as in a menu: presses end, focus goes, the pointer goes,
@@ -61,6 +71,8 @@ Sequence sequenceOf(const Score& score) {
   });
   Sequence out;
   for (const auto& [order, step] : all) out.push_back(step);
+  for (const Stretch& s : score.stretches)
+    if (s.lane == Lane::Press && s.lifts) joinEnds(out, s.to);
   return out;
 }
 
@@ -76,11 +88,12 @@ Score drawn(const Sequence& sequence, Ms apart) {
     index = static_cast<int>(out.stretches.size());
     out.stretches.push_back({lane, at, -1, false});
   };
-  const auto end = [&](Lane lane, Ms at, bool calledOff = false) {
+  const auto end = [&](Lane lane, Ms at, bool calledOff = false, bool lifts = false) {
     int& index = open[static_cast<size_t>(lane)];
     if (index < 0) return;
     out.stretches[static_cast<size_t>(index)].to = at;
     out.stretches[static_cast<size_t>(index)].calledOff = calledOff;
+    out.stretches[static_cast<size_t>(index)].lifts = lifts;
     index = -1;
   };
   Ms last = apart > kTimed ? 0 : -1;
@@ -91,6 +104,10 @@ Score drawn(const Sequence& sequence, Ms apart) {
     out.length = std::max(out.length, step.at + 800);
     for (int i = 0; i < kLaneCount; ++i)
       if (kLanes[size_t(i)].begins == step.deed) begin(Lane(i), step.at);
+    if (step.deed == Deed::Lift || step.deed == Deed::Gone) {
+      end(Lane::Over, step.at);
+      end(Lane::Press, step.at, step.deed == Deed::Gone, true);
+    }
     if (step.deed == Deed::Out) end(Lane::Over, step.at);
     if (step.deed == Deed::Blur) end(Lane::Focus, step.at);
     if (step.deed == Deed::Enable) end(Lane::Disabled, step.at);
@@ -129,13 +146,16 @@ void setLane(Score& score, Lane lane, Ms from, Ms to, bool on) {
       continue;
     }
     if (on) {
-      joined.calledOff = end >= joined.to ? s.calledOff : joined.calledOff;
+      if (end >= joined.to) {
+        joined.calledOff = s.calledOff;
+        joined.lifts = s.lifts;
+      }
       joined.from = std::min(joined.from, s.from);
       joined.to = std::max(joined.to, end);
       continue;
     }
     if (s.from < from) kept.push_back({lane, s.from, from, false});
-    if (end > to) kept.push_back({lane, to, s.to, s.calledOff});
+    if (end > to) kept.push_back({lane, to, s.to, s.calledOff, s.lifts});
   }
   if (on) kept.push_back(joined);
   std::stable_sort(kept.begin(), kept.end(),
@@ -143,6 +163,9 @@ void setLane(Score& score, Lane lane, Ms from, Ms to, bool on) {
   score.stretches = std::move(kept);
 }
 
+std::string_view nameOf(Lane lane) {
+  return kLanes[static_cast<size_t>(lane)].name;
+}
 std::span<const Preset> allPresets() {
   return kPresets;
 }

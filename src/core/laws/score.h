@@ -13,6 +13,9 @@ struct Stretch {
   Lane lane = Lane::Over;
   Ms from = 0, to = -1;
   bool calledOff = false;  // a press that ends by cancel
+  // A press that ends by the same cause as the pointer over it, where both end at one time: the
+  // finger lifts, or its device goes.
+  bool lifts = false;
   bool operator==(const Stretch&) const = default;
 };
 struct Moment {  // a message or a value that is set

@@ -112,6 +112,12 @@ void SequencePlayer::step(const LawStep& step) {
     case Deed::Cancel:
       abandonPress(program_, run_, c);
       break;
+    case Deed::Lift:
+      change(program_, run_, {.over = false, .ends = Ends::Press}, c);
+      break;
+    case Deed::Gone:
+      change(program_, run_, {.over = false, .ends = Ends::Abandoned}, c);
+      break;
     case Deed::Focus:
     case Deed::Blur:
       setFocus(program_, run_, step.deed == Deed::Focus, c);
@@ -167,6 +173,10 @@ std::string inWords(const LawStep& step, const Symbols& symbols) {
       return "the press ends";
     case Deed::Cancel:
       return "the press is called off";
+    case Deed::Lift:
+      return "the finger lifts";
+    case Deed::Gone:
+      return "the pressing device goes";
     case Deed::Focus:
       return "it gains focus";
     case Deed::Blur:

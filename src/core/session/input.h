@@ -55,6 +55,9 @@ struct InputEvent {
   Source source() const { return {device, unit, key}; }
 };
 
+inline bool isPointerEvent(InputType type) {
+  return type == InputType::Point || type == InputType::PointDown || type == InputType::PointUp;
+}
 inline bool isPointer(Device device) {
   return device == Device::Mouse || device == Device::Touch;
 }

@@ -6,10 +6,10 @@ namespace bristle {
 
 std::optional<InputEvent> eventOf(const TakeStep& step, const Session& session) {
   InputEvent event = std::get<InputEvent>(step.what);
-  if (!step.on) return event;
+  if (event.name.empty() || !isPointerEvent(event.type)) return event;
   const ScreenRun& run = session.stack().back();
   for (size_t i = 0; i < run.buttons.size(); ++i) {
-    if (run.buttons[i].item->id != step.on) continue;
+    if (run.buttons[i].item->id.text != event.name) continue;
     const Box& box = run.routes.input.boxes[i];
     event.x = box.x + box.w / 2;
     event.y = box.y + box.h / 2;
@@ -71,8 +71,8 @@ Result<void> TakePlayer::step() {
   if (std::holds_alternative<InputEvent>(step.what)) {
     const auto event = eventOf(step, session_);
     if (!event)
-      return fail(place, "no button “" + step.on.text + "” on the screen that is open at " +
-                             std::to_string(at) + " ms");
+      return fail(place, "no button “" + std::get<InputEvent>(step.what).name +
+                             "” on the screen that is open at " + std::to_string(at) + " ms");
     feed_(*event);
     listen();
   } else {

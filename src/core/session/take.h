@@ -19,10 +19,10 @@ struct Expectation {
   bool operator==(const Expectation&) const = default;
 };
 
+// A pointer's event with a `name` is at the centre of the button of that id, wherever it lies then.
 struct TakeStep {
   std::variant<InputEvent, Expectation> what;
   int source = 0;  // its line in the file; 0 when it never was in one
-  ItemId on = {};  // a pointer's event: at this button's centre, wherever it lies then
 };
 
 // The step's event with its place filled in; nothing when what it points at is not on the screen.

@@ -13,13 +13,13 @@ constexpr Ms kAfterwards = 500;  // so that the last motion is seen
 class Recorder {
  public:
   // Focus may have come a little earlier than the event: by a direction that was held.
-  void see(const Signals& now, bool byKey, Ms at, Ms focusAt, bool calledOff) {
+  void see(const Signals& now, bool byKey, Ms at, Ms focusAt, bool calledOff, bool byTouch) {
     const auto is = [&](Signals::Bit bit) { return now.has(bit); };
     turn(Lane::Over, is(Signals::Over), at, false);
     turn(Lane::Focus, is(Signals::Focus), focusAt, false);
     turn(Lane::Disabled, !is(Signals::Enabled), at, false);
     turn(Lane::Current, is(Signals::Current), at, false);
-    turn(Lane::Press, is(Signals::Armed) && !byKey, at, calledOff && wasDown_);
+    turn(Lane::Press, is(Signals::Armed) && !byKey, at, calledOff && wasDown_, byTouch);
     turn(Lane::Accept, is(Signals::Armed) && byKey, at, calledOff && wasDown_);
     wasDown_ = is(Signals::Down);
   }
@@ -34,7 +34,7 @@ class Recorder {
   size_t changes() const { return changes_; }
 
  private:
-  void turn(Lane lane, bool on, Ms at, bool calledOff) {
+  void turn(Lane lane, bool on, Ms at, bool calledOff, bool lifts = false) {
     Ms& since = since_[size_t(lane)];
     if (on == (since >= 0)) return;
     ++changes_;
@@ -42,7 +42,7 @@ class Recorder {
       since = at;
       return;
     }
-    score_.stretches.push_back({lane, since, std::max(at, since + 1), calledOff});
+    score_.stretches.push_back({lane, since, std::max(at, since + 1), calledOff, lifts});
     since = -1;
   }
   Score score_;
@@ -78,10 +78,11 @@ Result<ButtonInTake> scoreIn(const Project& project, const Take& take, const Kin
     };
     for (const auto& [id, button] : there)
       all[id].see(button->running.signals, button->running.byKey, session.now(), focusAt(id),
-                  !letGo);
+                  !letGo, event.device == Device::Touch);
     // A screen that was left takes its buttons along.
     for (auto& [id, recorder] : all)
-      if (!there.contains(id)) recorder.see(Signals{}, false, session.now(), session.now(), !letGo);
+      if (!there.contains(id))
+        recorder.see(Signals{}, false, session.now(), session.now(), !letGo, false);
     told = session.trace().size();
     end = std::max(end, session.now());
   };

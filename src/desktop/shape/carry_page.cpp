@@ -10,6 +10,7 @@ namespace bristle {
 namespace {
 
 constexpr QSize kCell(112, 60);
+constexpr int kLineWords = 52, kShownStates = 3;
 
 }  // namespace
 
@@ -35,6 +36,7 @@ CarryPage::CarryPage(Work& work, QWidget* parent)
   middle->addWidget(list_, 1);
   columns->addLayout(middle);
   preview_ = new QLabel;
+  preview_->setAccessibleName(tr("Before and after"));
   preview_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
   auto* area = new QScrollArea;
   area->setWidget(preview_);
@@ -52,6 +54,7 @@ CarryPage::CarryPage(Work& work, QWidget* parent)
     Q_EMIT done();
   });
   connect(list_, &QListWidget::itemChanged, this, &CarryPage::refresh);
+  connect(list_, &QListWidget::currentRowChanged, this, &CarryPage::refresh);
   fillTargets();
   refresh();
 }
@@ -126,46 +129,62 @@ std::vector<CarryTarget> CarryPage::targets() const {
   return out;
 }
 
+// What is chosen; else the one that is looked at, so that it is seen what choosing it would do.
+std::vector<CarryTarget> CarryPage::shown() const {
+  auto out = targets();
+  const int row = std::max(0, list_->currentRow());
+  if (out.empty() && size_t(row) < offered_.size()) out.push_back(offered_[size_t(row)]);
+  return out;
+}
+
+void CarryPage::paintTarget(QPainter& p, const CarryTarget& to, const Project& after,
+                            const KindId& made, int y) {
+  const double ratio = devicePixelRatioF();
+  p.setPen(theme().ink);
+  p.drawText(QRect(0, y, 3 * kCell.width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
+             toQt(bristle::find(after, made)->name));
+  p.setPen(theme().quiet);
+  y += 20;
+  const auto line = [&](const QString& what, const Project& project, LookTables& tables) {
+    p.drawText(QRect(0, y, kLineWords, kCell.height()), Qt::AlignLeft | Qt::AlignVCenter, what);
+    for (int s = 0; s < kShownStates; ++s)
+      p.drawPixmap(kLineWords + s * (kCell.width() + 2), y,
+                   kindPicture(project, made, StateIndex(s), kCell, theme().work, work_.looks(),
+                               tables, ratio));
+    y += kCell.height() + 2;
+  };
+  if (!to.item) line(tr("before"), work_.project(), work_.tables());
+  line(tr("after"), after, after_);
+}
+
 // The project as it would be is made and shown, not guessed.
 void CarryPage::refresh() {
   if (offered_.size() != size_t(list_->count())) return;
-  const auto to = targets();
+  const auto to = targets(), looked = shown();
   carry_->setEnabled(!to.empty());
   carry_->setText(to.empty() ? tr("Carry over: choose targets")
                              : tr("Carry over to %1").arg(to.size()));
   const double ratio = devicePixelRatioF();
-  const int columns = 3;
-  const int width = columns * kCell.width();
-  const int rowHeight = 2 * kCell.height() + 44;
-  QPixmap all(QSize(width, std::max(1, int(to.size())) * rowHeight) * ratio);
+  const int width = kLineWords + kShownStates * (kCell.width() + 2);
+  const int rowHeight = 2 * kCell.height() + 40;
+  QPixmap all(QSize(width, std::max(1, int(looked.size())) * rowHeight) * ratio);
   all.setDevicePixelRatio(ratio);
   all.fill(Qt::transparent);
-  const auto after = to.empty() ? Result<Project>(work_.project())
-                                : carryOver(from_, chosen(), to).apply(work_.project());
+  const auto after = looked.empty() ? Result<Project>(work_.project())
+                                    : carryOver(from_, chosen(), looked).apply(work_.project());
   QPainter p(&all);
   p.setPen(theme().quiet);
-  if (!after) {
-    p.drawText(QRect(0, 0, width, 60), Qt::TextWordWrap, toQt(after.error().text()));
-  } else if (to.empty()) {
-    p.drawText(QRect(0, 0, width, 40), Qt::TextWordWrap,
-               tr("Before and after stand here once something is chosen."));
-  }
+  const auto say = [&](const QString& text) {
+    p.drawText(QRect(0, 0, width, 60), Qt::TextWordWrap, text);
+  };
+  if (!after)
+    say(toQt(after.error().text()));
+  else if (looked.empty())
+    say(tr("There is nothing to carry to yet: no other kind, and no drawn shape on a screen."));
   size_t fresh = work_.project().kinds.size();
-  for (size_t i = 0; after && i < to.size(); ++i) {
-    const int y = int(i) * rowHeight;
-    const KindId made = to[i].item ? after->kinds[fresh++]->id : to[i].kind;
-    p.drawText(QRect(0, y, width, 16), Qt::AlignLeft,
-               toQt(bristle::find(*after, made)->name) + tr(": before, after"));
-    for (int s = 0; s < columns; ++s) {
-      if (!to[i].item)
-        p.drawPixmap(s * kCell.width(), y + 18,
-                     kindPicture(work_.project(), made, StateIndex(s), kCell, theme().work,
-                                 work_.looks(), work_.tables(), ratio));
-      p.drawPixmap(s * kCell.width(), y + 20 + kCell.height(),
-                   kindPicture(*after, made, StateIndex(s), kCell, theme().work, work_.looks(),
-                               after_, ratio));
-    }
-  }
+  for (size_t i = 0; after && i < looked.size(); ++i)
+    paintTarget(p, looked[i], *after, looked[i].item ? after->kinds[fresh++]->id : looked[i].kind,
+                int(i) * rowHeight);
   p.end();
   preview_->setPixmap(all);
 }

@@ -22,6 +22,9 @@ class CarryPage : public Page {
   void refresh();
   Aspects chosen() const;
   std::vector<CarryTarget> targets() const;
+  std::vector<CarryTarget> shown() const;
+  void paintTarget(QPainter& p, const CarryTarget& to, const Project& after, const KindId& made,
+                   int y);
   Work& work_;
   KindId from_;
   std::vector<std::pair<PartId, QCheckBox*>> parts_;

@@ -111,7 +111,8 @@ class LawObserver : private DeliveryWatch {
     const Signals was = before.signals, is = player_.run().signals;
     const bool begins = !was.has(Signals::Armed) && is.has(Signals::Armed);
     const bool ends = was.has(Signals::Armed) && !is.has(Signals::Armed);
-    const bool released = ends && deed == Deed::Release && was.has(Signals::Down);
+    const bool letGo = deed == Deed::Release || deed == Deed::Lift;
+    const bool released = ends && letGo && was.has(Signals::Down);
     if (begins) {
       if (machine_.fires == Fires::Release && going_ == 'r' && count_ == 0)
         broken.insert(Law::OneForOne);

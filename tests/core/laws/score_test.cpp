@@ -12,13 +12,31 @@ namespace {
 TEST(Score, LanesBecomeStepsInAnOrderThatCanHappen) {
   Score score;
   setLane(score, Lane::Press, 300, 500, true);
-  setLane(score, Lane::Over, 300, 500, true);
+  setLane(score, Lane::Over, 300, 520, true);
   const Sequence steps = sequenceOf(score);
   ASSERT_EQ(steps.size(), 4U);
   EXPECT_EQ(steps[0].deed, Deed::Over) << "the pointer is over it before it presses";
   EXPECT_EQ(steps[1].deed, Deed::PointerPress);
   EXPECT_EQ(steps[2].deed, Deed::Release) << "and lets go before it leaves";
   EXPECT_EQ(steps[3].deed, Deed::Out);
+}
+
+// behaviour.md §1: one cause changes both signals before an event is delivered.
+TEST(Score, AFingerThatLiftsEndsPressAndOverAtOnce) {
+  Score score;
+  setLane(score, Lane::Over, 300, 500, true);
+  setLane(score, Lane::Press, 300, 500, true);
+  score.stretches[1].lifts = true;
+  setLane(score, Lane::Over, 800, 900, true);
+  setLane(score, Lane::Accept, 800, 900, true);
+  const Sequence steps = sequenceOf(score);
+  ASSERT_EQ(steps.size(), 7U);
+  EXPECT_EQ(steps[2].deed, Deed::Lift);
+  EXPECT_EQ(steps[5].deed, Deed::Release) << "a key knows nothing of the pointer";
+  EXPECT_EQ(sequenceOf(scoreAsKept(steps)), steps);
+  score.stretches[1].calledOff = true;
+  ASSERT_EQ(score.stretches[1].lane, Lane::Press);
+  EXPECT_EQ(sequenceOf(score)[2].deed, Deed::Gone);
 }
 
 TEST(Score, DrawingJoinsAndClearingCuts) {
