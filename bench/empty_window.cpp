@@ -1,4 +1,6 @@
 // The plain reference for the cold start: an empty main window up to its first frame.
+#include <unistd.h>
+
 #include <QApplication>
 #include <QMainWindow>
 #include <QTimer>
@@ -10,7 +12,7 @@ int main(int argc, char** argv) {
   window.show();
   QTimer::singleShot(0, &app, [&] {
     window.grab();
-    QCoreApplication::exit(0);
+    ::_exit(0);
   });
   return QApplication::exec();
 }

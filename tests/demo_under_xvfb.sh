@@ -19,3 +19,9 @@ status=0
 QT_QPA_PLATFORM=offscreen timeout 20 "$bristle" "$out/broken.bristle" 2>"$out/why" || status=$?
 test "$status" = 2
 grep -q "not valid JSON" "$out/why"
+# Without a display: a sentence and 2, not an abort with a dump.
+status=0
+env -u DISPLAY -u WAYLAND_DISPLAY QT_QPA_PLATFORM=xcb timeout 20 "$bristle" 2>"$out/why" || status=$?
+test "$status" = 2
+test "$(wc -l <"$out/why")" = 1
+grep -q "no display that can be used" "$out/why"

@@ -77,7 +77,7 @@ int makeShots(Window& window, const QString& folder) {
   window.resize(1280, 800);
   if (!QTest::qWaitForWindowExposed(&window)) return 2;
   for (const bool dark : {false, true}) {
-    applyTheme(*qApp, dark ? Theme::darkOne() : Theme::light());
+    applyTheme(window, dark ? Theme::darkOne() : Theme::light());
     for (const BenchInfo& info : benches()) {
       const QString id = QString::fromLatin1(info.id);
       window.openBench(id);
@@ -90,7 +90,7 @@ int makeShots(Window& window, const QString& folder) {
       }
     }
   }
-  applyTheme(*qApp, Theme::light());
+  applyTheme(window, Theme::light());
   if (!motionShots(window, folder)) return 2;
   // What the store of kinds looks like, once.
   window.openBench(QStringLiteral("shape"));

@@ -27,7 +27,8 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
 
 }  // namespace
 
-const LookTable* LookTables::get(const Project& project, const KindId& id, const OwnLook* own) {
+std::shared_ptr<const LookTable> LookTables::get(const Project& project, const KindId& id,
+                                                const OwnLook* own) {
   const Shared<Kind>* kind = nullptr;
   for (const auto& k : project.kinds)
     if (k->id == id) kind = &k;
@@ -44,20 +45,20 @@ const LookTable* LookTables::get(const Project& project, const KindId& id, const
              *machine,
              project.named,
              names.dark,
-             std::make_unique<LookTable>(**kind, **machine, names),
+             std::make_shared<LookTable>(**kind, **machine, names),
              {}};
   }
-  if (!own || own->empty()) return entry.table.get();
+  if (!own || own->empty()) return entry.table;
   const auto at = std::find_if(entry.owned.begin(), entry.owned.end(),
                                [&](const auto& each) { return each.first == *own; });
   if (at != entry.owned.end()) {
     entry.owned.splice(entry.owned.begin(), entry.owned, at);
-    return entry.owned.front().second.get();
+    return entry.owned.front().second;
   }
-  // The one that was used the longest ago goes, never one that is on the screen just now.
+  // The one that was used the longest ago goes.
   if (entry.owned.size() >= kMostOwned) entry.owned.pop_back();
-  entry.owned.emplace_front(*own, std::make_unique<LookTable>(**kind, **machine, names, own));
-  return entry.owned.front().second.get();
+  entry.owned.emplace_front(*own, std::make_shared<LookTable>(**kind, **machine, names, own));
+  return entry.owned.front().second;
 }
 
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
@@ -73,7 +74,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
       paintDecor(painter, looks, item, box);
       continue;
     }
-    const LookTable* table = tables.get(project, button->kind, &button->own);
+    const auto table = tables.get(project, button->kind, &button->own);
     if (!table) {
       looks.pictures().drawMissing(painter, box, "kind missing: " + button->kind.text);
       continue;

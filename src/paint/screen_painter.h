@@ -12,8 +12,9 @@ namespace bristle {
 // Look tables of a project's kinds, made when first asked for and kept while the kind is the same.
 class LookTables {
  public:
-  // Null where the kind or its machine is missing. With `own`, as one placed button has it.
-  const LookTable* get(const Project& project, const KindId& kind, const OwnLook* own = nullptr);
+  // Null where the kind or its machine is missing. With `own`, as one placed button has it. What was
+  // given stays whole for as long as somebody has it.
+  std::shared_ptr<const LookTable> get(const Project& project, const KindId& kind, const OwnLook* own = nullptr);
 
  private:
   static constexpr size_t kMostOwned = 200;
@@ -22,8 +23,8 @@ class LookTables {
     Shared<Machine> machine;
     Shared<NamedValues> named;
     bool dark = false;
-    std::unique_ptr<LookTable> table;
-    std::list<std::pair<OwnLook, std::unique_ptr<LookTable>>> owned;  // the one used last first
+    std::shared_ptr<const LookTable> table;
+    std::list<std::pair<OwnLook, std::shared_ptr<const LookTable>>> owned;  // the one used last first
   };
   std::map<KindId, Entry> tables_;
 };

@@ -163,7 +163,7 @@ TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {
   const QImage light(path("shots/shape.png")), dark(path("shots/shape-dark.png"));
   EXPECT_GT(light.pixelColor(20, light.height() - 40).lightness(), 200);
   EXPECT_LT(dark.pixelColor(20, dark.height() - 40).lightness(), 80);
-  applyTheme(*qApp, Theme::light());
+  applyTheme(*window, Theme::light());
 }
 
 }  // namespace

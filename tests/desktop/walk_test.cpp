@@ -43,10 +43,10 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
   void SetUp() override {
     WindowTest::SetUp();
     ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
-    applyTheme(*qApp, GetParam().dark ? Theme::darkOne() : Theme::light());
+    applyTheme(*window, GetParam().dark ? Theme::darkOne() : Theme::light());
     window->resize(GetParam().width, GetParam().height);
   }
-  void TearDown() override { applyTheme(*qApp, Theme::light()); }
+  void TearDown() override { applyTheme(*window, Theme::light()); }
 
   std::vector<QWidget*> visible() {
     std::vector<QWidget*> out;

@@ -100,6 +100,22 @@ TEST_F(OwnLooks, TablesAreMadeAnewWhenANameChanges) {
             Fill::solid({222, 0, 222, 255}));
 }
 
+TEST_F(OwnLooks, ATableInUseStaysWholeHoweverManyOthersAreMade) {
+  const auto lookOf = [&](int i) {
+    OwnLook own;
+    own.base.set(fill(), Fill::solid({std::uint8_t(i), std::uint8_t(i / 256), 7, 255}));
+    return own;
+  };
+  const OwnLook mine = lookOf(1);
+  const auto table = tables.get(now(), kind().id, &mine);
+  const Look before = table->state(0);
+  for (int i = 2; i < 600; ++i) {
+    const OwnLook other = lookOf(i);
+    ASSERT_NE(tables.get(now(), kind().id, &other)->state(0), before) << i;
+  }
+  EXPECT_EQ(table->state(0), before);
+}
+
 TEST_F(OwnLooks, SignalColoursTellStatesApartInARunningMenu) {
   Session session = started();
   session.feed({0, InputType::Move, Device::Keyboard, 0, 0, Dir::Down, true});

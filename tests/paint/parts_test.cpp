@@ -57,6 +57,28 @@ class Parts : public testing::Test {
   LookPainter looks;
 };
 
+// What is looked at while they are on is where and how large the captions are.
+TEST_F(Parts, SignalColoursLeaveCaptionsWhereTheyAreAndAsLarge) {
+  set(add(PartType::Label), Prop::Colour, "#ff0000");
+  const LookTable table(kind(), *history.now().machines[0]);
+  const auto covered = [&](bool signalColours) {
+    QImage image(180, 140, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::white);
+    QPainter painter(&image);
+    looks.setSignals(signalColours);
+    looks.paintState(painter, kind(), table, 1, table.state(1), QRectF(40, 40, 100, 60), "Ahoy");
+    QRect all;
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x)
+        if (const QColor c = image.pixelColor(x, y); c.green() < 100 && c.blue() < 100)
+          all |= QRect(x, y, 1, 1);
+    return all;
+  };
+  const QRect plain = covered(false);
+  ASSERT_GT(plain.width(), 20);
+  EXPECT_EQ(covered(true), plain);
+}
+
 TEST_F(Parts, EveryFormCoversWhatItShould) {
   const PartId s = add(PartType::Shape);
   set(s, Prop::Fill, "#ff0000");

@@ -1,8 +1,10 @@
 #include "desktop/frame/theme.h"
 
+#include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QWidget>
 
 namespace bristle {
 namespace {
@@ -34,7 +36,6 @@ QPalette paletteOf(const Theme& t) {
 
 // %1 … %9: chrome, raised, band, line, ink, quiet, accent, on accent, wrong.
 constexpr const char* kSheet = R"(
-* { font-size: 12px; }
 QToolTip { background: %2; color: %5; border: 1px solid %4; padding: 4px; }
 QMenuBar, QMenu { background: %1; color: %5; }
 QMenuBar::item { padding: 4px 8px; background: transparent; }
@@ -142,20 +143,21 @@ const Theme& theme() {
   return current();
 }
 
-void applyTheme(QApplication& app, const Theme& t) {
+void applyTheme(QWidget& window, const Theme& t) {
   current() = t;
-  app.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
-  QFont font(QFontDatabase::families().contains(QStringLiteral("Inter")) ? QStringLiteral("Inter")
-                                                                         : app.font().family());
+  QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+  QFont font(QFontDatabase::families().contains(QStringLiteral("Inter"))
+                 ? QStringLiteral("Inter")
+                 : QApplication::font().family());
   font.setPixelSize(12);
-  app.setFont(font);
-  app.setPalette(paletteOf(t));
+  QApplication::setFont(font);
+  QApplication::setPalette(paletteOf(t));
   QString sheet = QString::fromLatin1(kSheet);
   sheet.replace(QStringLiteral("%a"), t.dark ? QStringLiteral("-dark") : QString());
   const QColor roles[] = {t.chrome, t.raised, t.band,     t.line, t.ink,
                           t.quiet,  t.accent, t.onAccent, t.wrong};
   for (const QColor& role : roles) sheet = sheet.arg(role.name());
-  app.setStyleSheet(sheet);
+  window.setStyleSheet(sheet);
 }
 
 }  // namespace bristle

@@ -28,6 +28,8 @@ struct Theme {
 
 // The theme in force; set once at the start and when the person changes it.
 const Theme& theme();
-void applyTheme(QApplication& app, const Theme& theme);
+// Style, palette and font are the application's; the style sheet is the window's, since one of the
+// application's is worked off anew each time that a widget finds its place while a view is built.
+void applyTheme(QWidget& window, const Theme& theme);
 
 }  // namespace bristle

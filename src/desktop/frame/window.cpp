@@ -61,7 +61,7 @@ Window::Window(const QString& settingsFile)
                     : settingsFile,
                 QSettings::IniFormat) {
   useIcons();
-  applyTheme(*qApp,
+  applyTheme(*this,
              settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
   files_ = new Files(work_, settings_, this);
   autosave_ = new Autosave(work_, *files_, unsavedFolder(), this);
@@ -277,7 +277,7 @@ void Window::fold(QMenu* menu, const QString& name, int key, const QString& sett
   action->setCheckable(true);
   const bool folded = settings_.value(setting).toBool();
   action->setChecked(!folded);
-  part->setVisible(!folded);
+  if (folded) part->hide();
 }
 
 void Window::makeMenus() {
@@ -426,7 +426,7 @@ void Window::deliver() {
 
 void Window::setDark(bool dark) {
   settings_.setValue(QStringLiteral("dark"), dark);
-  applyTheme(*qApp, dark ? Theme::darkOne() : Theme::light());
+  applyTheme(*this, dark ? Theme::darkOne() : Theme::light());
   work_.tell(dark ? tr("Dark") : tr("Light"));
   for (QWidget* widget : findChildren<QWidget*>()) widget->update();
 }

@@ -246,7 +246,7 @@ const OwnLook* Work::ownLook() const {
   return picked_.onlyButton && item() && item()->button() ? &item()->button()->own : nullptr;
 }
 
-const LookTable* Work::lookTable() {
+std::shared_ptr<const LookTable> Work::lookTable() {
   return kind() ? tables_.get(project(), picked_.kind, ownLook()) : nullptr;
 }
 

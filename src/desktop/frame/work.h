@@ -69,7 +69,8 @@ class Work : public QObject {
   // Whose look is edited: the picked kind's, or that of the picked button alone.
   LookOwner lookOwner() const;
   const OwnLook* ownLook() const;  // null where the kind's is edited
-  const LookTable* lookTable();    // of the picked kind, or button; null where there is none
+  // Of the picked kind, or button; null where there is none.
+  std::shared_ptr<const LookTable> lookTable();
 
   // Derived from project, screen and display; made when first asked for after a change.
   const Layout& layout();

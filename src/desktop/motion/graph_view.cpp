@@ -201,7 +201,7 @@ void GraphView::paintTile(QPainter& p, size_t index, bool active) {
   const Theme& t = theme();
   const Machine& machine = *work_.machine();
   const Kind& kind = *work_.kind();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   const State& state = machine.states[index];
   const QRectF tile = tileOf(state.id);
   const bool picked = view_.state() == state.id;

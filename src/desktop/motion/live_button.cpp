@@ -22,7 +22,7 @@ void LiveButton::paintEvent(QPaintEvent*) {
   const Theme& t = theme();
   p.fillRect(rect(), t.work);
   const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   const Machine* machine = work_.machine();
   const Look* look = view_.lookAt(view_.time());
   if (!kind || !table || !machine || !look) return;

@@ -159,7 +159,7 @@ const Look* MotionView::lookInState(const LookTable& table, Ms time) {
 
 // Goes on from where it was; only going back starts anew.
 const Look* MotionView::lookAt(Ms time) {
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   const Ready* r = ready();
   if (!work_.kind() || !table || !r) return nullptr;
   if (inState_) return lookInState(*table, time);

@@ -103,7 +103,7 @@ void ScopeView::paintStates(QPainter& p) {
 void ScopeView::paintCurves(QPainter& p) {
   const Theme& t = theme();
   const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   if (curvesStale_) curves_ = kind && table ? curvesOf(view_, *kind, *table) : std::vector<Curve>();
   curvesStale_ = false;
   const QRectF room(kNames, lanesEnd() + kStates + 10, width() - kNames - kRight,

@@ -148,7 +148,7 @@ void ScopeTools::makeCurves() {
   connect(menu, &QMenu::aboutToShow, this, [this, menu] {
     menu->clear();
     const Kind* kind = work_.kind();
-    const LookTable* table = work_.lookTable();
+    const auto table = work_.lookTable();
     if (!kind || !table) return;
     auto* first =
         menu->addAction(tr("the first that move"), this, [this] { view_.setCurves(std::nullopt); });

@@ -72,8 +72,7 @@ void TryButton::paintEvent(QPaintEvent*) {
   p.drawRoundedRect(rect(), 4, 4);
   const Kind* kind = work_.kind();
   const Machine* machine = work_.machine();
-  if (const LookTable* now = work_.lookTable(); !table_ && now)
-    table_ = std::make_shared<LookTable>(*now);
+  if (!table_) table_ = work_.lookTable();
   const LookTable* table = table_.get();
   if (!kind || !machine || !table) return;
   const auto indexOf = [&](const StateId& id) {
@@ -179,7 +178,7 @@ void TimingSection::setEasing(const Easing& easing, const std::string& mergeKey)
 // Everything, what has a timing of its own, and what differs between the states.
 void TimingSection::refreshProps() {
   const Machine& m = *work_.machine();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   props_ = {std::nullopt};
   const auto add = [&](Prop prop) {
     if (std::find(props_.begin(), props_.end(), std::optional(prop)) == props_.end())

@@ -101,8 +101,8 @@ void Canvas::paintHitAreas(QPainter& p) {
     const Kind* kind = button && !screen.items[i]->hidden
                            ? bristle::find(work().project(), button->kind)
                            : nullptr;
-    const LookTable* table =
-        kind ? work().tables().get(work().project(), kind->id, &button->own) : nullptr;
+    if (!kind) continue;
+    const auto table = work().tables().get(work().project(), kind->id, &button->own);
     if (!table) continue;
     QPainterPath area =
         hitOutline(*kind, table->state(0), toQt(layout.items[i].box), work().looks().pictures());

@@ -9,8 +9,8 @@
 namespace bristle {
 namespace {
 
-constexpr QSize kCell(112, 60);
-constexpr int kLineWords = 52, kShownStates = 3;
+constexpr QSize kCell(102, 60);
+constexpr int kLineWords = 46, kShownStates = 3;
 
 }  // namespace
 

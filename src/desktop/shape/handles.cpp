@@ -11,6 +11,7 @@ namespace {
 
 // The picked part in one column, with its values.
 struct Seen {
+  std::shared_ptr<const LookTable> table;  // has the values
   const Kind& kind;
   const Part* part = nullptr;
   QRectF box, rect;
@@ -19,11 +20,11 @@ struct Seen {
 };
 
 std::optional<Seen> seen(Work& work, const Column& column) {
-  const LookTable* table = work.lookTable();
+  const auto table = work.lookTable();
   const Kind* kind = work.kind();
   const Machine* machine = work.machine();
   if (!table || !machine) return {};
-  Seen out{*kind, nullptr, QRectF(0, 0, kind->width, kind->height), {}, nullptr, nullptr};
+  Seen out{table, *kind, nullptr, QRectF(0, 0, kind->width, kind->height), {}, nullptr, nullptr};
   const Look* look = &table->base();
   for (size_t i = 0; i < machine->states.size(); ++i)
     if (column && machine->states[i].id == *column) look = &table->state(StateIndex(i));

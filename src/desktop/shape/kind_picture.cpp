@@ -10,7 +10,7 @@ QPixmap kindPicture(const Project& project, const KindId& id, StateIndex state, 
   out.setDevicePixelRatio(ratio);
   out.fill(ground);
   const Kind* kind = find(project, id);
-  const LookTable* table = tables.get(project, id);
+  const auto table = tables.get(project, id);
   if (!kind || !table || state >= table->stateCount()) return out;
   QPainter p(&out);
   const double room = 12;

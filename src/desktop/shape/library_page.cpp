@@ -22,7 +22,7 @@ constexpr int kStateHeight = 74, kMostStates = 5;
 QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, LookTables& tables,
               int width, double ratio) {
   const QSize cell(std::clamp(width / kMostStates, 60, 150), kStateHeight);
-  const LookTable* table = tables.get(project, id);
+  const auto table = tables.get(project, id);
   const Kind* kind = find(project, id);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
   const int count = table ? std::min(kMostStates, int(table->stateCount())) : 0;

@@ -13,11 +13,18 @@ Readings::Readings(Work& work, TileView& view, QWidget* sight)
   soon_.setSingleShot(true);
   soon_.setInterval(kSoon);
   connect(&soon_, &QTimer::timeout, this, &Readings::measure);
-  const auto again = [this] { soon_.start(); };
+  const auto again = [this] {
+    if (sight_->isVisible()) soon_.start();
+  };
   connect(&work, &Work::changed, this, again);
   connect(&work, &Work::pickedChanged, this, again);
   connect(&view, &TileView::changed, this, again);
-  again();
+  sight->installEventFilter(this);  // measured once it has been seen: the first frame goes first
+}
+
+bool Readings::eventFilter(QObject* watched, QEvent* event) {
+  if (watched == sight_ && event->type() == QEvent::Show) soon_.start();
+  return QObject::eventFilter(watched, event);
 }
 
 const CaptionContrast* Readings::of(const Column& column) const {
@@ -38,7 +45,7 @@ bool Readings::weak(const Column& column) const {
 
 const Look* Readings::look(const Column& column) const {
   const Machine* machine = work_.machine();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   if (!machine || !table) return nullptr;
   for (size_t i = 0; column && i < machine->states.size(); ++i)
     if (machine->states[i].id == *column) return &table->state(StateIndex(i));

@@ -27,6 +27,9 @@ class Readings : public QObject {
  Q_SIGNALS:
   void changed();
 
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
  private:
   void measure();
   Work& work_;

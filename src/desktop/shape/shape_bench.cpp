@@ -87,6 +87,15 @@ void ShapeBench::makeCards(Readings& readings) {
   column->addWidget(form);
   column->addStretch();
   cards_->addWidget(about);
+  // As tall as the one that is shown, so that a short one has no scroll bar.
+  const auto fit = [this] {
+    for (int i = 0; i < cards_->count(); ++i)
+      cards_->widget(i)->setSizePolicy(
+          QSizePolicy::Preferred,
+          i == cards_->currentIndex() ? QSizePolicy::Preferred : QSizePolicy::Ignored);
+  };
+  connect(cards_, &QStackedWidget::currentChanged, this, fit);
+  fit();
 }
 
 QWidget* ShapeBench::card() {

@@ -176,7 +176,7 @@ void ValueSection::showReading() {
 
 void ValueSection::nudge() {
   const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   if (!kind || !table) return;
   std::vector<CellChange> cells;
   for (const Column& column : work_.picked().columns) {

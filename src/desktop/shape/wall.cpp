@@ -103,7 +103,7 @@ int Wall::handled() const {
 
 void Wall::paintTile(QPainter& painter, int section, StateIndex state) const {
   const Kind* kind = work_.kind();
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   if (!table || state >= table->stateCount()) return;
   const double s = scale();
   const QRectF tile = tileOf(section);
@@ -161,7 +161,7 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
   const Theme& t = theme();
   const Kind& kind = *work_.kind();
   const Column column = model_.columnAt(section);
-  const LookTable* table = work_.lookTable();
+  const auto table = work_.lookTable();
   QFont bold = font();
   bold.setWeight(QFont::DemiBold);
   const QRect text = rect.adjusted(10, 5, -8, -kBar - 3);

@@ -75,7 +75,7 @@ QPixmap Shelf::miniature(const Kind& kind) {
   QPixmap out(kMiniature * ratio);
   out.setDevicePixelRatio(ratio);
   out.fill(theme().work);
-  const LookTable* table = work_.tables().get(work_.project(), kind.id);
+  const auto table = work_.tables().get(work_.project(), kind.id);
   if (!table) return out;
   QPainter p(&out);
   const double s = std::min(
