@@ -7,12 +7,12 @@
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
-#include "core/focus/solver.h"
-#include "core/formats/project_file.h"
+#include "core/edit/templates.h"
 #include "core/laws/check.h"
-#include "core/machine/interpreter.h"
-#include "core/machine/templates.h"
 #include "measure.h"
+#include "runtime/focus/solver.h"
+#include "runtime/formats/project_file.h"
+#include "runtime/machine/interpreter.h"
 #include "support/layouts.h"
 
 namespace {

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/document/project.h"
+#include "runtime/document/project.h"
 
 namespace CLI {
 class App;

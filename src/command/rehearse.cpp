@@ -5,10 +5,10 @@
 #include "command/graphics.h"
 #include "core/formats/file_io.h"
 #include "core/formats/score_file.h"
-#include "core/formats/take_file.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/hit_shape.h"
+#include "runtime/formats/take_file.h"
 
 namespace bristle {
 namespace {

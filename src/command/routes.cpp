@@ -3,11 +3,11 @@
 
 #include "command/command.h"
 #include "command/graphics.h"
-#include "core/focus/screen_routes.h"
-#include "core/focus/why.h"
 #include "core/formats/boxes_file.h"
 #include "core/formats/file_io.h"
 #include "paint/fonts.h"
+#include "runtime/focus/screen_routes.h"
+#include "runtime/focus/why.h"
 
 namespace bristle {
 namespace {

@@ -4,8 +4,8 @@
 #include <string>
 #include <vector>
 
-#include "core/document/project.h"
 #include "paint/look_painter.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 

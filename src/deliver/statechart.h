@@ -14,7 +14,7 @@
 #include <QByteArray>
 #include <QString>
 
-#include "core/document/project.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 

@@ -3,7 +3,7 @@
 #include <optional>
 #include <string>
 
-#include "core/document/machine.h"
+#include "runtime/document/machine.h"
 
 namespace bristle {
 
@@ -17,7 +17,8 @@ std::string fromToken(const std::string& token);
 std::string chartEvent(const Transition& transition);
 // "after.STATE.250": a state's own, so that one that comes late answers nothing elsewhere.
 std::string afterEvent(const StateId& state, Ms after);
-// Sets event, time and message; false where it is none of ours. Of an `after` the last token counts.
+// Sets event, time and message; false where it is none of ours. Of an `after` the last token
+// counts.
 bool setEvent(Transition& transition, const std::string& name);
 std::string variable(const ValueId& id);
 std::string timingText(const Timing& timing);

@@ -6,10 +6,15 @@
 #include <QTest>
 #include <iostream>
 
-#include "desktop/frame/theme.h"
+#include "core/edit/templates.h"
+#include "desktop/benches.h"
 #include "desktop/frame/window.h"
+#include "desktop/motion/law_watch.h"
+#include "desktop/motion/laws_panel.h"
 #include "desktop/motion/motion_bench.h"
+#include "desktop/motion/motion_view.h"
 #include "desktop/rehearse/rehearse_bench.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

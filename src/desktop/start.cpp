@@ -6,6 +6,7 @@
 #include <QTimer>
 #include <iostream>
 
+#include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "desktop/player.h"
 #include "desktop/shots.h"
@@ -39,7 +40,7 @@ int startDesktop(int argc, char** argv, const StartOptions& options) {
   qInstallMessageHandler(usual);
   QApplication::setApplicationName(QStringLiteral("bristle"));
   QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/bristle.svg")));
-  Window window(qEnvironmentVariable("BRISTLE_SETTINGS"));
+  Window window(benches(), qEnvironmentVariable("BRISTLE_SETTINGS"));
   if (!options.file.empty()) {
     const auto note = window.files().load(toQt(options.file));
     if (!note) {

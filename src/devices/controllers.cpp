@@ -6,7 +6,7 @@
 #include <map>
 #include <set>
 
-#include "core/session/stick.h"
+#include "runtime/session/stick.h"
 
 namespace bristle {
 namespace {

@@ -9,7 +9,7 @@
 #include <string>
 #include <vector>
 
-#include "core/session/input.h"
+#include "runtime/session/input.h"
 
 namespace bristle {
 

@@ -3,7 +3,7 @@
 #include <string>
 #include <vector>
 
-#include "core/document/basics.h"
+#include "runtime/document/basics.h"
 
 namespace bristle {
 

@@ -3,9 +3,9 @@
 #include <algorithm>
 #include <vector>
 
-#include "core/machine/mix.h"
 #include "paint/convert.h"
 #include "paint/part_place.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {

@@ -4,8 +4,8 @@
 #include <QRectF>
 #include <QString>
 
-#include "core/document/value.h"
-#include "core/focus/solver.h"
+#include "runtime/document/value.h"
+#include "runtime/focus/solver.h"
 
 namespace bristle {
 

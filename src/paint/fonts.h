@@ -2,7 +2,7 @@
 #pragma once
 #include <QFont>
 
-#include "core/layout/layout.h"
+#include "runtime/layout/layout.h"
 
 namespace bristle {
 

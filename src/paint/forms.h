@@ -7,8 +7,8 @@
 #include <string_view>
 #include <vector>
 
-#include "core/document/value.h"
 #include "paint/part_values.h"
+#include "runtime/document/value.h"
 
 namespace bristle {
 

@@ -4,6 +4,7 @@
 #include <QRegion>
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
 #include "paint/convert.h"
 #include "paint/forms.h"
@@ -70,34 +71,70 @@ QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, P
   return path;
 }
 
-// The pointer asks for the same ones again with each of its moves.
-const QImage& HitShapes::drawn(const PartValues& v, const QRectF& rect) const {
-  constexpr size_t kMost = 256;
-  const Key key{v.text(Prop::File), v.text(Prop::Fit), v.four(Prop::Slices),
-                partRect(v, QRectF(QPointF(), rect.size())), rect.size()};
-  const QImage* from = &pictures_.get(key.file).image;
-  const auto at = std::find_if(kept_.begin(), kept_.end(), [&](const Kept& kept) {
-    return kept.key == key && kept.source == from->cacheKey();
-  });
-  if (at != kept_.end()) return at->image;
-  if (kept_.size() >= kMost) kept_.clear();
-  kept_.push_back({key, from->cacheKey(), drawnPicture(v, rect, pictures_)});
-  return kept_.back().image;
+namespace {
+
+// What of an image counts, as stretches; the image's upper left pixel is at `corner`.
+template <class Counts>
+HitMask maskFrom(const QImage& image, QPoint corner, Counts counts) {
+  HitMask out;
+  out.top = corner.y();
+  out.rows.resize(static_cast<size_t>(image.height()));
+  for (int y = 0; y < image.height(); ++y)
+    for (int x = 0, from = -1; x <= image.width(); ++x) {
+      const bool in = x < image.width() && counts(image.pixel(x, y));
+      if (in && from < 0) from = x;
+      if (in || from < 0) continue;
+      out.rows[static_cast<size_t>(y)].push_back({from + corner.x(), x + corner.x()});
+      from = -1;
+    }
+  return out;
 }
 
-bool HitShapes::hits(const Kind& kind, const Look& look, const Box& box, Px x, Px y) const {
-  if (kind.hitForm == HitForm::Alpha) {
-    bool in = false;
-    const QRectF rect = toQt(box);
-    if (firstOf(kind, look, PartType::Picture, [&](const PartValues& v) {
-          const QImage& image = drawn(v, rect);
-          const QPoint at(int(std::floor(x - box.x)), int(std::floor(y - box.y)));
-          in = image.rect().contains(at) &&
-               qAlpha(image.pixel(at)) >= std::max(1.0, kind.hitAlpha * 255);
-        }))
-      return in;
-  }
-  return hitOutline(kind, look, toQt(box), pictures_).contains(QPointF(x, y));
+HitMask drawnMask(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures) {
+  std::optional<HitMask> out;
+  if (kind.hitForm == HitForm::Alpha)
+    firstOf(kind, look, PartType::Picture, [&](const PartValues& v) {
+      out = maskFrom(drawnPicture(v, box, pictures), {}, [&](QRgb pixel) {
+        return qAlpha(pixel) >= std::max(1.0, kind.hitAlpha * 255);
+      });
+    });
+  if (out) return *out;
+  // A pixel belongs to the form when its centre does. A session asks for the box and the padding.
+  const int room = std::max(0, static_cast<int>(std::ceil(kind.hitPadding)));
+  const QRect all = box.toAlignedRect().adjusted(-room, -room, room, room);
+  QImage image(all.size(), QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::transparent);
+  QPainter painter(&image);
+  painter.translate(-all.topLeft());
+  painter.fillPath(hitOutline(kind, look, box, pictures), Qt::black);
+  painter.end();
+  return maskFrom(image, all.topLeft(), [](QRgb pixel) { return qAlpha(pixel) > 0; });
+}
+
+}  // namespace
+
+// The pointer asks for the same ones again with each of its moves.
+const HitMask& HitShapes::maskOf(const Kind& kind, const Look& look, const Size& box) const {
+  constexpr size_t kMost = 256;
+  qint64 source = 0;
+  if (kind.hitForm == HitForm::Alpha)
+    firstOf(kind, look, PartType::Picture,
+            [&](const PartValues& v) { source = pictures_.get(v.text(Prop::File)).image.cacheKey(); });
+  const auto at = std::find_if(kept_.begin(), kept_.end(), [&](const Kept& k) {
+    return k.kind == kind.id && k.form == kind.hitForm && k.alpha == kind.hitAlpha &&
+           k.padding == kind.hitPadding && k.box.w == box.w && k.box.h == box.h &&
+           k.source == source && k.look == look;
+  });
+  if (at != kept_.end()) return at->mask;
+  if (kept_.size() >= kMost) kept_.pop_front();
+  kept_.push_back({kind.id, kind.hitForm, kind.hitAlpha, kind.hitPadding, look, box, source,
+                   drawnMask(kind, look, QRectF(0, 0, box.w, box.h), pictures_)});
+  return kept_.back().mask;
+}
+
+bool HitShapes::hits(const Item&, const Kind& kind, const Look& look, const Box& box, Px x,
+                     Px y) const {
+  return maskOf(kind, look, {box.w, box.h}).holds(x - box.x, y - box.y);
 }
 
 }  // namespace bristle

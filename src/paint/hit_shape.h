@@ -2,38 +2,39 @@
 // pixels of the first picture.
 #pragma once
 #include <QPainterPath>
+#include <list>
 
-#include "core/session/screen_run.h"
 #include "paint/part_values.h"
 #include "paint/pictures.h"
+#include "runtime/session/hit_mask.h"
 
 namespace bristle {
 
 // For a button in `box` with the look it has at rest. Padding grows the box only.
 QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures);
 
-// What a session asks whether a point hits a button.
+// What a session asks whether a point hits a button. Answered from a mask of 1 px rows, which can
+// be written out: the same point hits everywhere.
 class HitShapes : public HitTest {
  public:
   explicit HitShapes(Pictures& pictures) : pictures_(pictures) {}
-  bool hits(const Kind& kind, const Look& look, const Box& box, Px x, Px y) const override;
+  bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
+            Px y) const override;
+  // Of a button that is so large, px.
+  const HitMask& maskOf(const Kind& kind, const Look& look, const Size& box) const;
 
  private:
-  struct Key {
-    std::string file, fit;
-    Four slices;
-    QRectF part;
-    QSizeF box;
-    bool operator==(const Key&) const = default;
-  };
   struct Kept {
-    Key key;
+    KindId kind;
+    HitForm form;
+    double alpha, padding;
+    Look look;
+    Size box;
     qint64 source;  // of the picture: another one when its file was read again
-    QImage image;
+    HitMask mask;
   };
-  const QImage& drawn(const PartValues& values, const QRectF& rect) const;
   Pictures& pictures_;
-  mutable std::vector<Kept> kept_;
+  mutable std::list<Kept> kept_;
 };
 
 }  // namespace bristle

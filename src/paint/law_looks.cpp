@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "core/machine/mix.h"
 #include "paint/convert.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {

@@ -3,10 +3,10 @@
 #include <QImage>
 #include <map>
 
-#include "core/document/project.h"
 #include "core/laws/law.h"
-#include "core/machine/look.h"
 #include "paint/look_painter.h"
+#include "runtime/document/project.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 

@@ -3,11 +3,11 @@
 #include <QPainter>
 #include <functional>
 
-#include "core/machine/look.h"
 #include "paint/captions.h"
 #include "paint/part_values.h"
 #include "paint/pictures.h"
 #include "paint/shadows.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 

@@ -1,6 +1,6 @@
 // Reads the values of one part out of a look: they lie together, in the order of the registry.
 #pragma once
-#include "core/document/property.h"
+#include "runtime/document/property.h"
 
 namespace bristle {
 

@@ -11,9 +11,9 @@
 #include <string>
 #include <unordered_map>
 
-#include "core/document/basics.h"
-#include "core/document/value.h"
 #include "paint/picture_bytes.h"
+#include "runtime/document/basics.h"
+#include "runtime/document/value.h"
 
 class QSvgRenderer;
 

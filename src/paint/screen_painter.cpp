@@ -1,6 +1,7 @@
 #include "paint/screen_painter.h"
 
 #include "paint/convert.h"
+#include "runtime/session/session.h"
 
 namespace bristle {
 namespace {
@@ -28,7 +29,7 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
 }  // namespace
 
 std::shared_ptr<const LookTable> LookTables::get(const Project& project, const KindId& id,
-                                                const OwnLook* own) {
+                                                 const OwnLook* own) {
   const Shared<Kind>* kind = nullptr;
   for (const auto& k : project.kinds)
     if (k->id == id) kind = &k;

@@ -4,17 +4,21 @@
 #include <map>
 #include <memory>
 
-#include "core/session/session.h"
 #include "paint/look_painter.h"
+#include "runtime/layout/layout.h"
 
 namespace bristle {
+
+class Session;
+struct ScreenRun;
 
 // Look tables of a project's kinds, made when first asked for and kept while the kind is the same.
 class LookTables {
  public:
-  // Null where the kind or its machine is missing. With `own`, as one placed button has it. What was
-  // given stays whole for as long as somebody has it.
-  std::shared_ptr<const LookTable> get(const Project& project, const KindId& kind, const OwnLook* own = nullptr);
+  // Null where the kind or its machine is missing. With `own`, as one placed button has it. What
+  // was given stays whole for as long as somebody has it.
+  std::shared_ptr<const LookTable> get(const Project& project, const KindId& kind,
+                                       const OwnLook* own = nullptr);
 
  private:
   static constexpr size_t kMostOwned = 200;
@@ -24,7 +28,8 @@ class LookTables {
     Shared<NamedValues> named;
     bool dark = false;
     std::shared_ptr<const LookTable> table;
-    std::list<std::pair<OwnLook, std::shared_ptr<const LookTable>>> owned;  // the one used last first
+    std::list<std::pair<OwnLook, std::shared_ptr<const LookTable>>>
+        owned;  // the one used last first
   };
   std::map<KindId, Entry> tables_;
 };

@@ -6,7 +6,7 @@
 #include <QRectF>
 #include <unordered_map>
 
-#include "core/document/value.h"
+#include "runtime/document/value.h"
 
 namespace bristle {
 

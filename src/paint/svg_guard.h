@@ -3,7 +3,7 @@
 #include <QByteArray>
 #include <QStringList>
 
-#include "core/document/basics.h"
+#include "runtime/document/basics.h"
 
 namespace bristle {
 

@@ -11,9 +11,10 @@
 #include <sstream>
 #include <streambuf>
 
+#include "core/edit/kind_edits.h"
 #include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
 #include "paint/convert.h"
+#include "runtime/formats/project_file.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 

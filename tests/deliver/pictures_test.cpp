@@ -6,6 +6,7 @@
 #include <QTemporaryDir>
 #include <nlohmann/json.hpp>
 
+#include "core/edit/kind_edits.h"
 #include "core/formats/file_io.h"
 #include "paint/convert.h"
 #include "support/menus.h"

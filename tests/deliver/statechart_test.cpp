@@ -5,9 +5,9 @@
 #include <QScxmlEvent>
 #include <QScxmlStateMachine>
 
+#include "core/edit/templates.h"
 #include "core/laws/check.h"
 #include "core/laws/sequence.h"
-#include "core/machine/templates.h"
 #include "paint/convert.h"
 #include "support/layouts.h"
 #include "support/random_machines.h"

@@ -2,6 +2,7 @@
 #include <fstream>
 
 #include "core/edit/button_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/formats/project_store.h"

@@ -3,8 +3,8 @@
 #include <fstream>
 
 #include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
 #include "desktop/window_fixture.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle {
 namespace {

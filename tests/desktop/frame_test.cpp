@@ -1,14 +1,15 @@
 // Shelf, finder, theme and the Shape bench's card.
 #include <QListWidget>
 
-#include "core/machine/mix.h"
+#include "core/edit/kind_edits.h"
 #include "desktop/frame/finder.h"
-#include "desktop/frame/theme.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/shape/swatches.h"
 #include "desktop/shelf/shelf.h"
 #include "desktop/window_fixture.h"
+#include "desktop/work/theme.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {

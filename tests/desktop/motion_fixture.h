@@ -1,7 +1,16 @@
 // A window with one kind, on the Motion bench.
 #pragma once
 #include "core/edit/kind_edits.h"
+#include "desktop/motion/graph_view.h"
+#include "desktop/motion/in_state_card.h"
+#include "desktop/motion/laws_panel.h"
+#include "desktop/motion/live_button.h"
 #include "desktop/motion/motion_bench.h"
+#include "desktop/motion/motion_card.h"
+#include "desktop/motion/scope_tools.h"
+#include "desktop/motion/scope_view.h"
+#include "desktop/motion/template_page.h"
+#include "desktop/motion/timeline_view.h"
 #include "window_fixture.h"
 
 namespace bristle::test {

@@ -5,9 +5,9 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/state_edits.h"
-#include "core/formats/project_file.h"
 #include "motion_fixture.h"
 #include "paint/convert.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle::test {
 namespace {

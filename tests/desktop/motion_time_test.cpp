@@ -5,15 +5,16 @@
 #include <QMenu>
 #include <QToolButton>
 
+#include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/timing_edits.h"
 #include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "devices/tone.h"
 #include "motion_fixture.h"
 #include "paint/convert.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle::test {
 namespace {

@@ -3,7 +3,7 @@
 
 #include <gtest/gtest.h>
 
-#include "core/machine/templates.h"
+#include "core/edit/templates.h"
 
 namespace bristle::test {
 namespace {

@@ -8,11 +8,10 @@
 #include <set>
 
 #include "core/edit/button_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
-#include "core/formats/project_file.h"
 #include "core/formats/tokens_file.h"
-#include "desktop/frame/theme.h"
 #include "desktop/place/canvas.h"
 #include "desktop/shape/carry_page.h"
 #include "desktop/shape/cut_page.h"
@@ -24,7 +23,9 @@
 #include "desktop/shape/shape_bench.h"
 #include "desktop/shape/tile_view.h"
 #include "desktop/shape/wall.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
+#include "runtime/formats/project_file.h"
 #include "support/menus.h"
 #include "window_fixture.h"
 

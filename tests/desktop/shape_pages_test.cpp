@@ -1,5 +1,6 @@
 // The Shape bench's pages, and kinds from files: libraries, names, carrying over, cutting,
 // pictures.
+#include "core/edit/kind_edits.h"
 #include "shape_fixture.h"
 
 namespace bristle::test {

@@ -1,6 +1,7 @@
 // The Shape bench by mouse and keyboard: what the document and the picture become.
 #include <QSignalSpy>
 
+#include "core/edit/kind_edits.h"
 #include "shape_fixture.h"
 
 namespace bristle::test {

@@ -11,10 +11,10 @@
 #include <map>
 #include <set>
 
-#include "core/machine/mix.h"
-#include "desktop/frame/theme.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/window_fixture.h"
+#include "desktop/work/theme.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {

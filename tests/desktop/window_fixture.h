@@ -11,6 +11,7 @@
 #include <functional>
 #include <memory>
 
+#include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "paint/convert.h"
 #include "support/menus.h"
@@ -22,7 +23,7 @@ class WindowTest : public testing::Test {
   void SetUp() override { open(); }
   void open() {
     window.reset();
-    window = std::make_unique<Window>(folder.filePath(QStringLiteral("settings.ini")));
+    window = std::make_unique<Window>(benches(), folder.filePath(QStringLiteral("settings.ini")));
     window->show();
     ASSERT_TRUE(QTest::qWaitForWindowExposed(window.get()));
     window->activateWindow();

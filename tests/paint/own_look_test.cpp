@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <QTemporaryDir>
 
+#include "core/edit/kind_edits.h"
 #include "core/edit/named_edits.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
@@ -87,7 +88,7 @@ TEST_F(OwnLooks, TablesAreMadeAnewWhenANameChanges) {
   must(history, nameCell({kind().id}, {}, fill(), "body", false));
   const NamedId body = now().named->front().id;
   const QColor before = plate(atRest(), boxOf(two));
-  const LookTable* table = tables.get(now(), kind().id);
+  const auto table = tables.get(now(), kind().id);
   EXPECT_EQ(tables.get(now(), kind().id), table) << "kept while nothing changes";
   must(history, setNamed(body, false, Colour{0, 222, 0, 255}));
   EXPECT_NE(plate(atRest(), boxOf(two)), before);
@@ -95,7 +96,7 @@ TEST_F(OwnLooks, TablesAreMadeAnewWhenANameChanges) {
   must(history, setNamed(body, true, Value(Colour{222, 0, 222, 255})));
   Project dark = now();
   dark.settings.darkSet = true;
-  const LookTable* darkTable = tables.get(dark, kind().id);
+  const auto darkTable = tables.get(dark, kind().id);
   EXPECT_EQ(std::get<Fill>(darkTable->base()[size_t(darkTable->channel(fill()))]),
             Fill::solid({222, 0, 222, 255}));
 }

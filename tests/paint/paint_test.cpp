@@ -5,6 +5,7 @@
 #include <QImageReader>
 #include <QTemporaryDir>
 
+#include "core/edit/kind_edits.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"

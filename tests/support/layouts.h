@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "core/focus/solver.h"
+#include "runtime/focus/solver.h"
 
 namespace bristle::test {
 

@@ -8,7 +8,7 @@
 #include "core/edit/history.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
-#include "core/session/session.h"
+#include "runtime/session/session.h"
 
 namespace bristle::test {
 

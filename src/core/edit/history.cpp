@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/document/whynot.h"
+#include "runtime/document/whynot.h"
 
 namespace bristle {
 namespace {

@@ -8,7 +8,7 @@
 #include <string>
 #include <vector>
 
-#include "core/document/project.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 

@@ -4,7 +4,8 @@
 #include <vector>
 
 #include "core/edit/history.h"
-#include "core/machine/templates.h"
+#include "core/edit/look_owner.h"
+#include "core/edit/templates.h"
 
 namespace bristle {
 
@@ -18,14 +19,6 @@ Edit removeKind(KindId kind);
 Edit resizeKind(KindId kind, Px width, Px height);
 Edit changeKind(KindId kind, std::string name, std::string mergeKey,
                 std::function<void(Kind&)> change);
-
-// Whose look an edit changes: the kind's, or, with an item, what that one button has of its own.
-struct LookOwner {
-  KindId kind;
-  ScreenId screen = {};
-  ItemId item = {};
-  bool operator==(const LookOwner&) const = default;
-};
 
 // One cell of the ledger; without a value it falls back: to the base, in the base column to the
 // property's start value, in a button's own look to its kind.

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/document/map_names.h"
+#include "runtime/document/map_names.h"
 
 namespace bristle {
 namespace {

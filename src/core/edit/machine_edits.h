@@ -1,7 +1,7 @@
 // Edits of a machine: its transitions, its rules, whole templates, and who shares it.
 #pragma once
 #include "core/edit/history.h"
-#include "core/machine/templates.h"
+#include "core/edit/templates.h"
 
 namespace bristle {
 

@@ -1,7 +1,7 @@
 #include <fmt/format.h>
 
 #include "core/findings/check.h"
-#include "core/focus/screen_routes.h"
+#include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 

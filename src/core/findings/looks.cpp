@@ -4,8 +4,8 @@
 
 #include "core/findings/check.h"
 #include "core/findings/visible.h"
-#include "core/layout/layout.h"
-#include "core/machine/look.h"
+#include "runtime/layout/layout.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 namespace {

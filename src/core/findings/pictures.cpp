@@ -1,4 +1,4 @@
-#include "core/document/used_files.h"
+#include "core/edit/used_files.h"
 #include "core/findings/check.h"
 
 namespace bristle {

@@ -1,6 +1,6 @@
 // What of a look can be seen, as far as its values tell.
 #pragma once
-#include "core/machine/look.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 

@@ -2,7 +2,7 @@
 
 #include <unordered_set>
 
-#include "core/formats/json_reader.h"
+#include "runtime/formats/json_reader.h"
 
 namespace bristle {
 

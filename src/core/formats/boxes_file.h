@@ -5,7 +5,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/focus/solver.h"
+#include "runtime/focus/solver.h"
 
 namespace bristle {
 

@@ -6,7 +6,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/document/basics.h"
+#include "runtime/document/basics.h"
 
 namespace bristle {
 

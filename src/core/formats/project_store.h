@@ -3,7 +3,7 @@
 #include <string>
 
 #include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle {
 

@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "core/formats/json_lines.h"
 #include "core/laws/check.h"
+#include "runtime/formats/json_lines.h"
 
 namespace bristle {
 namespace {

@@ -9,9 +9,9 @@
 #include <string_view>
 #include <vector>
 
-#include "core/document/project.h"
 #include "core/laws/score.h"
-#include "core/session/take.h"
+#include "runtime/document/project.h"
+#include "runtime/session/take.h"
 
 namespace bristle {
 

@@ -1,12 +1,12 @@
 #include <cmath>
 #include <map>
 
-#include "core/document/map_names.h"
-#include "core/formats/json_reader.h"
-#include "core/formats/leftover.h"
-#include "core/formats/look_json.h"
 #include "core/formats/tokens_file.h"
 #include "core/formats/tokens_words.h"
+#include "runtime/document/map_names.h"
+#include "runtime/formats/json_reader.h"
+#include "runtime/formats/leftover.h"
+#include "runtime/formats/look_json.h"
 
 namespace bristle {
 namespace {

@@ -3,8 +3,8 @@
 #include <functional>
 #include <string>
 
-#include "core/document/named.h"
-#include "core/formats/json_reader.h"
+#include "runtime/document/named.h"
+#include "runtime/formats/json_reader.h"
 
 namespace bristle::tokens {
 

@@ -11,7 +11,7 @@
 #include <cstring>
 #include <filesystem>
 
-#include "core/formats/json_reader.h"
+#include "runtime/formats/json_reader.h"
 
 namespace bristle {
 namespace {

@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "core/formats/file_io.h"
-#include "core/formats/project_file.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle {
 

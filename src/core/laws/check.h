@@ -4,8 +4,8 @@
 //   const LawReport report = checkLaws(subject);
 //   if (report.of(Law::Rest).broken) show(report.of(Law::Rest).sequence);
 #pragma once
-#include "core/document/project.h"
 #include "core/laws/explore.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 

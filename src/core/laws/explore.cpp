@@ -4,7 +4,7 @@
 #include <cmath>
 #include <limits>
 
-#include "core/machine/formula_bounds.h"
+#include "core/laws/formula_bounds.h"
 
 namespace bristle {
 namespace {

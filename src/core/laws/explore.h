@@ -10,7 +10,7 @@
 
 #include "core/laws/law.h"
 #include "core/laws/zone.h"
-#include "core/machine/interpreter.h"
+#include "runtime/machine/interpreter.h"
 
 namespace bristle {
 

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "core/machine/program.h"
+#include "runtime/machine/program.h"
 
 namespace bristle {
 

@@ -1,7 +1,7 @@
 // What leads to a situation, as events with times, and running it.
 #pragma once
 #include "core/laws/law.h"
-#include "core/machine/interpreter.h"
+#include "runtime/machine/interpreter.h"
 
 namespace bristle {
 

@@ -5,7 +5,7 @@
 #include <array>
 #include <cstdint>
 
-#include "core/document/basics.h"
+#include "runtime/document/basics.h"
 
 namespace bristle {
 

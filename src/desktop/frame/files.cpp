@@ -6,7 +6,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 
-#include "core/document/used_files.h"
+#include "core/edit/used_files.h"
 #include "core/formats/copy_files.h"
 #include "core/formats/project_store.h"
 #include "desktop/view/ask_file.h"

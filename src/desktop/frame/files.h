@@ -6,7 +6,7 @@
 #include <QStringList>
 
 #include "core/formats/file_io.h"
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 class QWidget;
 

@@ -8,7 +8,7 @@
 #include <QPushButton>
 
 #include "core/formats/project_store.h"
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

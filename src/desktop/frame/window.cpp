@@ -20,8 +20,8 @@
 #include "desktop/frame/autosave.h"
 #include "desktop/frame/finder.h"
 #include "desktop/frame/recovery_page.h"
-#include "desktop/frame/theme.h"
 #include "desktop/shelf/shelf.h"
+#include "desktop/work/theme.h"
 #include "devices/sound_file.h"
 #include "paint/convert.h"
 
@@ -55,8 +55,9 @@ QWidget* scrolling(QWidget* inside) {
 
 }  // namespace
 
-Window::Window(const QString& settingsFile)
-    : settings_(settingsFile.isEmpty()
+Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFile)
+    : offered_(benches),
+      settings_(settingsFile.isEmpty()
                     ? QSettings(QStringLiteral("bristle"), QStringLiteral("bristle")).fileName()
                     : settingsFile,
                 QSettings::IniFormat) {
@@ -127,7 +128,7 @@ QWidget* Window::makeTop() {
   row->addWidget(state_);
   row->addSpacing(24);
   tabs_ = new QButtonGroup(this);
-  for (const BenchInfo& info : benches()) {
+  for (const BenchInfo& info : offered_) {
     auto* tab = new QPushButton(info.name);
     tab->setCheckable(true);
     tab->setAutoDefault(true);  // Return works it, too
@@ -135,7 +136,7 @@ QWidget* Window::makeTop() {
     tab->setProperty("plain", true);
     tab->setAccessibleName(tr("Bench %1").arg(info.name));
     tab->setToolTip(tr("Alt+%1").arg(info.place));
-    tabs_->addButton(tab, static_cast<int>(&info - benches().data()));
+    tabs_->addButton(tab, static_cast<int>(&info - offered_.data()));
     row->addWidget(tab);
   }
   connect(tabs_, &QButtonGroup::idClicked, this, &Window::showBench);
@@ -201,10 +202,10 @@ QWidget* Window::makeBottom() {
 // A bench is made when it is first needed: the window is there sooner, and what is not seen costs
 // nothing.
 Bench* Window::need(size_t index) {
-  benches_.resize(benches().size());
+  benches_.resize(offered_.size());
   Bench*& bench = benches_[index];
   if (bench) return bench;
-  bench = benches()[index].make(work_, pages_);
+  bench = offered_[index].make(work_, pages_);
   cardOf_[bench] = scrolling(bench->card());
   connect(bench, &Bench::hintChanged, this, [this] {
     if (hinting_) say({}, false);
@@ -248,7 +249,7 @@ void Window::makeFileMenu(QMenu* menu) {
 }
 
 void Window::makeViewMenu(QMenu* menu) {
-  for (const BenchInfo& info : benches()) {
+  for (const BenchInfo& info : offered_) {
     const QString id = QString::fromLatin1(info.id);
     command(menu, tr("%1 bench").arg(info.name),
             QKeySequence(Qt::ALT | Qt::Key(Qt::Key_0 + info.place)), [this, id] { openBench(id); });
@@ -314,18 +315,18 @@ std::vector<QAction*> Window::allCommands() const {
 }
 
 void Window::openBench(const QString& id) {
-  for (size_t i = 0; i < benches().size(); ++i)
-    if (id == QLatin1String(benches()[i].id)) showBench(static_cast<int>(i));
+  for (size_t i = 0; i < offered_.size(); ++i)
+    if (id == QLatin1String(offered_[i].id)) showBench(static_cast<int>(i));
 }
 
 Bench* Window::bench(const QString& id) {
-  for (size_t i = 0; i < benches().size(); ++i)
-    if (id == QLatin1String(benches()[i].id)) return need(i);
+  for (size_t i = 0; i < offered_.size(); ++i)
+    if (id == QLatin1String(offered_[i].id)) return need(i);
   return nullptr;
 }
 
 void Window::showBench(int index) {
-  if (index < 0 || size_t(index) >= benches().size()) return;
+  if (index < 0 || size_t(index) >= offered_.size()) return;
   Bench* bench = need(size_t(index));
   if (current_ >= 0 && current_ != index) benches_[size_t(current_)]->leave();
   work_.seal();
@@ -443,7 +444,7 @@ void Window::restoreState() {
 void Window::closeEvent(QCloseEvent* event) {
   if (!files_->mayLeave()) return event->ignore();
   settings_.setValue(QStringLiteral("geometry"), saveGeometry());
-  settings_.setValue(QStringLiteral("bench"), QString::fromLatin1(benches()[size_t(current_)].id));
+  settings_.setValue(QStringLiteral("bench"), QString::fromLatin1(offered_[size_t(current_)].id));
   for (const Bench* bench : benches_)
     if (bench) bench->keepState(settings_);
   settings_.sync();

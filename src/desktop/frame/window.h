@@ -10,9 +10,9 @@
 #include <vector>
 
 #include "core/findings/check.h"
-#include "desktop/frame/bench.h"
 #include "desktop/frame/files.h"
-#include "desktop/frame/work.h"
+#include "desktop/work/bench.h"
+#include "desktop/work/work.h"
 
 class QButtonGroup;
 class QPushButton;
@@ -28,7 +28,8 @@ class RecoveryPage;
 class Window : public QMainWindow {
   Q_OBJECT
  public:
-  explicit Window(const QString& settingsFile = {});
+  // `benches` must outlive it.
+  explicit Window(const std::vector<BenchInfo>& benches, const QString& settingsFile = {});
   ~Window() override;
 
   Work& work() { return work_; }
@@ -66,6 +67,7 @@ class Window : public QMainWindow {
   void restoreState();
 
   Work work_;
+  const std::vector<BenchInfo>& offered_;
   QSettings settings_;
   Files* files_ = nullptr;
   Autosave* autosave_ = nullptr;

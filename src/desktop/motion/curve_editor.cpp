@@ -4,8 +4,8 @@
 #include <QPainter>
 #include <cmath>
 
-#include "core/machine/easing.h"
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
+#include "runtime/machine/easing.h"
 
 namespace bristle {
 namespace {

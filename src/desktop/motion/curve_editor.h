@@ -3,7 +3,7 @@
 #pragma once
 #include <QWidget>
 
-#include "core/document/value.h"
+#include "runtime/document/value.h"
 
 namespace bristle {
 

@@ -2,7 +2,7 @@
 #pragma once
 #include <QStringList>
 
-#include "core/document/machine.h"
+#include "runtime/document/machine.h"
 
 namespace bristle {
 

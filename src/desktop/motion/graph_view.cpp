@@ -8,8 +8,8 @@
 #include <cmath>
 
 #include "core/edit/machine_edits.h"
-#include "desktop/frame/theme.h"
 #include "desktop/motion/slip_editor.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

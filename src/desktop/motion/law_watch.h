@@ -8,7 +8,7 @@
 #include <memory>
 
 #include "core/laws/mend.h"
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

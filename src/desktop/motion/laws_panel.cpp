@@ -4,8 +4,8 @@
 #include <QVBoxLayout>
 
 #include "core/edit/machine_edits.h"
-#include "desktop/frame/theme.h"
 #include "desktop/motion/graph_view.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

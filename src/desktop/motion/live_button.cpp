@@ -2,7 +2,7 @@
 
 #include <QPainter>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

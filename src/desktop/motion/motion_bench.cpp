@@ -3,13 +3,24 @@
 #include <QAction>
 #include <QFileDialog>
 #include <QHBoxLayout>
+#include <QLabel>
 #include <QSplitter>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/formats/file_io.h"
 #include "deliver/statechart.h"
+#include "desktop/motion/graph_view.h"
+#include "desktop/motion/in_state_card.h"
+#include "desktop/motion/laws_panel.h"
+#include "desktop/motion/live_button.h"
+#include "desktop/motion/motion_card.h"
+#include "desktop/motion/scope_tools.h"
+#include "desktop/motion/scope_view.h"
+#include "desktop/motion/template_page.h"
+#include "desktop/motion/timeline_view.h"
 #include "desktop/view/ask_file.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"

@@ -1,19 +1,22 @@
 // The second bench: the machine as a graph, the laws beside it, the scope below it.
 #pragma once
-#include <QStackedWidget>
+#include "desktop/work/bench.h"
 
-#include "desktop/frame/bench.h"
-#include "desktop/motion/graph_view.h"
-#include "desktop/motion/in_state_card.h"
-#include "desktop/motion/laws_panel.h"
-#include "desktop/motion/live_button.h"
-#include "desktop/motion/motion_card.h"
-#include "desktop/motion/scope_tools.h"
-#include "desktop/motion/scope_view.h"
-#include "desktop/motion/template_page.h"
-#include "desktop/motion/timeline_view.h"
+class QLabel;
+class QStackedWidget;
 
 namespace bristle {
+
+class GraphView;
+class InStateCard;
+class LawWatch;
+class MotionCard;
+class MotionView;
+class ScopeTools;
+class ScopeView;
+class TemplatePage;
+class TimelineView;
+enum class Template : std::uint8_t;
 
 class MotionBench : public Bench {
   Q_OBJECT

@@ -3,7 +3,7 @@
 #pragma once
 #include <QListWidget>
 
-#include "core/machine/templates.h"
+#include "core/edit/templates.h"
 #include "desktop/motion/motion_view.h"
 #include "desktop/motion/timing_section.h"
 #include "desktop/view/form.h"

@@ -5,7 +5,7 @@
 #include <QTimer>
 
 #include "core/laws/score.h"
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -1,6 +1,6 @@
 // Where things stand on the scope, px, and what its keys do, ms.
 #pragma once
-#include "core/document/basics.h"
+#include "runtime/document/basics.h"
 
 namespace bristle::scope {
 

@@ -1,9 +1,9 @@
 // What the scope shows, but for the play head.
 #include <QPainter>
 
-#include "desktop/frame/theme.h"
 #include "desktop/motion/scope_metrics.h"
 #include "desktop/motion/scope_view.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -10,7 +10,7 @@
 
 #include "core/formats/file_io.h"
 #include "core/formats/score_file.h"
-#include "core/session/take_score.h"
+#include "core/laws/take_score.h"
 #include "desktop/motion/scope_curves.h"
 #include "desktop/motion/timeline_view.h"
 #include "desktop/view/takes.h"

@@ -7,9 +7,9 @@
 #include <cmath>
 
 #include "core/laws/check.h"
-#include "desktop/frame/theme.h"
 #include "desktop/motion/graph_view.h"
 #include "desktop/motion/scope_metrics.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -4,8 +4,8 @@
 #include <QLabel>
 #include <QPushButton>
 
-#include "core/machine/templates.h"
-#include "desktop/frame/work.h"
+#include "core/edit/templates.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -4,9 +4,9 @@
 #include <cmath>
 
 #include "core/laws/check.h"
-#include "core/machine/easing.h"
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
+#include "runtime/machine/easing.h"
 
 namespace bristle {
 namespace {

@@ -6,7 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 

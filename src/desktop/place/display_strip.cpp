@@ -4,7 +4,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -2,7 +2,7 @@
 #pragma once
 #include <QWidget>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

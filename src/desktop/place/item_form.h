@@ -1,8 +1,8 @@
 // The details of the picked item: caption, kind, place and pins, what it does.
 #pragma once
-#include "core/document/screen.h"
-#include "desktop/frame/work.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
+#include "runtime/document/screen.h"
 
 namespace bristle {
 

@@ -3,7 +3,7 @@
 #include <QLabel>
 #include <QStackedWidget>
 
-#include "desktop/frame/bench.h"
+#include "desktop/work/bench.h"
 
 namespace bristle {
 

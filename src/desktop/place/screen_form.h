@@ -1,7 +1,7 @@
 // The details of the picked screen, when nothing on it is picked.
 #pragma once
-#include "desktop/frame/work.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

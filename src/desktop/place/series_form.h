@@ -2,8 +2,8 @@
 #pragma once
 #include <QPlainTextEdit>
 
-#include "desktop/frame/work.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

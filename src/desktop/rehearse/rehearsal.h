@@ -7,9 +7,9 @@
 #include <memory>
 #include <optional>
 
-#include "core/session/take.h"
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 #include "paint/hit_shape.h"
+#include "runtime/session/take.h"
 
 namespace bristle {
 

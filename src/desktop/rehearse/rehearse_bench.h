@@ -7,8 +7,8 @@
 #include <QPushButton>
 #include <QTimer>
 
-#include "desktop/frame/bench.h"
 #include "desktop/rehearse/rehearsal.h"
+#include "desktop/work/bench.h"
 #include "devices/controllers.h"
 
 namespace bristle {

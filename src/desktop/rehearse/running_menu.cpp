@@ -6,7 +6,7 @@
 #include <QTouchEvent>
 #include <cmath>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <cmath>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 
 namespace bristle {
 namespace {

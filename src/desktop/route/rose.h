@@ -3,8 +3,8 @@
 #include <QWidget>
 #include <array>
 
-#include "core/document/screen.h"
 #include "desktop/route/strokes.h"
+#include "runtime/document/screen.h"
 
 namespace bristle {
 

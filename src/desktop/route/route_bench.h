@@ -2,7 +2,7 @@
 #pragma once
 #include <QLabel>
 
-#include "desktop/frame/bench.h"
+#include "desktop/work/bench.h"
 
 class QStackedWidget;
 

@@ -3,10 +3,10 @@
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
-#include "core/focus/judge.h"
-#include "core/focus/why.h"
 #include "desktop/route/rose.h"
 #include "paint/convert.h"
+#include "runtime/focus/judge.h"
+#include "runtime/focus/why.h"
 
 namespace bristle {
 namespace {

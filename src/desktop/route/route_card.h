@@ -4,8 +4,8 @@
 #include <QListWidget>
 #include <array>
 
-#include "desktop/frame/work.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

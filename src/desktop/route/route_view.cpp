@@ -6,8 +6,8 @@
 #include <cmath>
 
 #include "core/edit/screen_edits.h"
-#include "desktop/frame/theme.h"
 #include "desktop/route/strokes.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -3,7 +3,7 @@
 #include <array>
 #include <cmath>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 
 namespace bristle {
 namespace {

@@ -3,7 +3,7 @@
 #include <QPainter>
 #include <QPainterPath>
 
-#include "core/focus/screen_routes.h"
+#include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 

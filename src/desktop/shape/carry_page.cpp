@@ -2,8 +2,8 @@
 
 #include <QPainter>
 
-#include "desktop/frame/theme.h"
 #include "desktop/shape/kind_picture.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -6,8 +6,8 @@
 #include <QScrollArea>
 
 #include "core/edit/carry_edits.h"
-#include "desktop/frame/work.h"
 #include "desktop/view/page.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/edit/kind_edits.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -5,8 +5,8 @@
 #include <QListWidget>
 
 #include "deliver/cut.h"
-#include "desktop/frame/work.h"
 #include "desktop/view/page.h"
+#include "desktop/work/work.h"
 
 class QCheckBox;
 

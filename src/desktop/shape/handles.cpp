@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/edit/kind_edits.h"
 #include "desktop/shape/ledger_model.h"
 #include "paint/part_place.h"
 

@@ -8,10 +8,10 @@
 #include <QPainter>
 #include <algorithm>
 
-#include "desktop/frame/theme.h"
 #include "desktop/shape/cells.h"
 #include "desktop/shape/tile_view.h"
 #include "desktop/shape/wall.h"
+#include "desktop/work/theme.h"
 
 namespace bristle {
 namespace {

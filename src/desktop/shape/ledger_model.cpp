@@ -3,6 +3,7 @@
 #include <QColor>
 #include <algorithm>
 
+#include "core/edit/kind_edits.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -5,7 +5,7 @@
 #include <set>
 #include <vector>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

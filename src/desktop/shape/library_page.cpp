@@ -4,12 +4,12 @@
 #include <QFileDialog>
 #include <QPainter>
 
-#include "core/document/used_files.h"
+#include "core/edit/used_files.h"
 #include "core/formats/copy_files.h"
 #include "core/formats/project_store.h"
-#include "desktop/frame/theme.h"
 #include "desktop/shape/kind_picture.h"
 #include "desktop/view/ask_file.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

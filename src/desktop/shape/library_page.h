@@ -5,8 +5,8 @@
 #include <QTimer>
 
 #include "core/edit/library_edits.h"
-#include "desktop/frame/work.h"
 #include "desktop/view/page.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -8,8 +8,8 @@
 #include "core/edit/named_edits.h"
 #include "core/formats/file_io.h"
 #include "core/formats/tokens_file.h"
-#include "desktop/frame/theme.h"
 #include "desktop/view/ask_file.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

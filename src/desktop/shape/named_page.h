@@ -4,8 +4,8 @@
 #include <QLineEdit>
 #include <QTableWidget>
 
-#include "desktop/frame/work.h"
 #include "desktop/view/page.h"
+#include "desktop/work/work.h"
 
 class QCheckBox;
 

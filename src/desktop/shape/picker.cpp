@@ -10,7 +10,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

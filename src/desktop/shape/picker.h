@@ -6,7 +6,7 @@
 #include <QWidget>
 #include <functional>
 
-#include "core/machine/mix.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 

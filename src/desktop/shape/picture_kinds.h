@@ -2,7 +2,7 @@
 #pragma once
 #include <QStringList>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 class QWidget;
 

@@ -10,6 +10,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/kind_edits.h"
 #include "desktop/shape/carry_page.h"
 #include "desktop/shape/cells.h"
 #include "desktop/shape/cut_page.h"
@@ -90,9 +91,9 @@ void ShapeBench::makeCards(Readings& readings) {
   // As tall as the one that is shown, so that a short one has no scroll bar.
   const auto fit = [this] {
     for (int i = 0; i < cards_->count(); ++i)
-      cards_->widget(i)->setSizePolicy(
-          QSizePolicy::Preferred,
-          i == cards_->currentIndex() ? QSizePolicy::Preferred : QSizePolicy::Ignored);
+      cards_->widget(i)->setSizePolicy(QSizePolicy::Preferred, i == cards_->currentIndex()
+                                                                   ? QSizePolicy::Preferred
+                                                                   : QSizePolicy::Ignored);
   };
   connect(cards_, &QStackedWidget::currentChanged, this, fit);
   fit();

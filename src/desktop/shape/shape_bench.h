@@ -4,7 +4,8 @@
 #include <QLabel>
 #include <QStackedWidget>
 
-#include "desktop/frame/bench.h"
+#include "core/edit/kind_edits.h"
+#include "desktop/work/bench.h"
 
 class QToolButton;
 

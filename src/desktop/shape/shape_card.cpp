@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/edit/button_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/state_edits.h"
 #include "paint/convert.h"
 

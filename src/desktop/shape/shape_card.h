@@ -3,9 +3,9 @@
 #include <QListWidget>
 #include <QScrollArea>
 
-#include "desktop/frame/work.h"
 #include "desktop/shape/value_section.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -6,7 +6,7 @@
 #include <algorithm>
 #include <map>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

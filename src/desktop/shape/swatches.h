@@ -3,7 +3,7 @@
 #include <QWidget>
 #include <vector>
 
-#include "core/document/project.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 

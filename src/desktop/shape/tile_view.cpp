@@ -1,6 +1,6 @@
 #include "desktop/shape/tile_view.h"
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

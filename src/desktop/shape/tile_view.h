@@ -5,7 +5,7 @@
 #include <QObject>
 #include <QPainter>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <algorithm>
 
+#include "core/edit/kind_edits.h"
 #include "core/edit/named_edits.h"
 #include "desktop/shape/cells.h"
 #include "desktop/shape/swatches.h"

@@ -7,10 +7,10 @@
 #include <algorithm>
 
 #include "core/findings/visible.h"
-#include "desktop/frame/theme.h"
 #include "desktop/shape/ledger_model.h"
 #include "desktop/shape/readings.h"
 #include "desktop/shape/tile_view.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 

@@ -5,8 +5,8 @@
 #include <QHeaderView>
 #include <optional>
 
-#include "desktop/frame/work.h"
 #include "desktop/shape/handles.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

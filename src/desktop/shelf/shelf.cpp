@@ -6,8 +6,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -6,7 +6,7 @@
 #include <optional>
 #include <vector>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -3,7 +3,7 @@
 #include <QString>
 #include <optional>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <QToolTip>
 
-#include "desktop/frame/theme.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -4,7 +4,7 @@
 #include <QPixmap>
 #include <QWidget>
 
-#include "desktop/frame/work.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

@@ -3,9 +3,9 @@
 #include <QDir>
 
 #include "core/formats/file_io.h"
-#include "core/formats/take_file.h"
 #include "deliver/pictures.h"
 #include "paint/convert.h"
+#include "runtime/formats/take_file.h"
 
 namespace bristle {
 namespace {

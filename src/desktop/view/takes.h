@@ -3,7 +3,7 @@
 #include <QString>
 #include <QStringList>
 
-#include "core/session/take.h"
+#include "runtime/session/take.h"
 
 namespace bristle {
 

@@ -2,6 +2,7 @@
 
 #include <set>
 
+#include "core/edit/kind_edits.h"
 #include "core/findings/check.h"
 #include "support/menus.h"
 

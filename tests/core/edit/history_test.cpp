@@ -2,7 +2,8 @@
 
 #include <gmock/gmock.h>
 
-#include "core/formats/project_file.h"
+#include "core/edit/kind_edits.h"
+#include "runtime/formats/project_file.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 

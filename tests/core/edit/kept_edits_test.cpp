@@ -3,12 +3,13 @@
 
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/edit/templates.h"
 #include "core/laws/mend.h"
-#include "core/machine/templates.h"
 #include "support/menus.h"
 
 namespace bristle {

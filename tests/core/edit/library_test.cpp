@@ -1,17 +1,18 @@
 // What goes along when kinds leave one project for another, or looks one kind for another.
 #include <gmock/gmock.h>
 
-#include "core/document/used_files.h"
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
 #include "core/edit/timing_edits.h"
+#include "core/edit/used_files.h"
 #include "core/findings/check.h"
-#include "core/formats/project_file.h"
+#include "runtime/formats/project_file.h"
 #include "support/menus.h"
 
 namespace bristle {

@@ -2,10 +2,10 @@
 
 #include <gmock/gmock.h>
 
-#include "core/document/property.h"
 #include "core/edit/kind_edits.h"
 #include "core/findings/check.h"
-#include "core/formats/project_file.h"
+#include "runtime/document/property.h"
+#include "runtime/formats/project_file.h"
 #include "support/menus.h"
 
 namespace bristle {

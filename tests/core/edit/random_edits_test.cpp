@@ -6,15 +6,16 @@
 
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
 #include "core/edit/timing_edits.h"
-#include "core/formats/project_file.h"
-#include "core/machine/look.h"
-#include "core/machine/mix.h"
+#include "runtime/formats/project_file.h"
+#include "runtime/machine/look.h"
+#include "runtime/machine/mix.h"
 #include "support/menus.h"
 
 namespace bristle {

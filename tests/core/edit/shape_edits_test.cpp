@@ -3,6 +3,7 @@
 
 #include "core/edit/button_edits.h"
 #include "core/edit/carry_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"

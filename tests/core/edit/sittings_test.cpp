@@ -4,15 +4,16 @@
 
 #include <random>
 
-#include "core/document/whynot.h"
 #include "core/edit/button_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/library_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/edit/templates.h"
 #include "core/formats/project_store.h"
-#include "core/machine/templates.h"
+#include "runtime/document/whynot.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -204,7 +205,8 @@ TEST(OwnLooks, OfAMarkerAreWrittenAsAMarkers) {
   EXPECT_THAT(*text, HasSubstr("\"marker.size\": 900"));
 }
 
-// A kind of another project whose parts have the same ids but other sorts takes the place of one here.
+// A kind of another project whose parts have the same ids but other sorts takes the place of one
+// here.
 TEST(OwnLooks, ThatWouldNotSuitAReplacedKindAreToldNotWritten) {
   History h(test::fullProject());
   const Kind& kind = *h.now().kinds[0];
@@ -219,9 +221,9 @@ TEST(OwnLooks, ThatWouldNotSuitAReplacedKindAreToldNotWritten) {
     if (part.id == marker->id) part.type = PartType::Label;
   theirs.base.clearPart(marker->id);
   for (auto& entry : theirs.departures) entry.second.clearPart(marker->id);
-  const auto taken = h.perform(takeKinds(Shared<Project>(library), {kind.id},
-                                         {{{LibraryConflict::Sort::Kind, kind.name},
-                                           OnConflict::Theirs}}));
+  const auto taken =
+      h.perform(takeKinds(Shared<Project>(library), {kind.id},
+                          {{{LibraryConflict::Sort::Kind, kind.name}, OnConflict::Theirs}}));
   EXPECT_FALSE(taken) << "900 px is no size of a caption";
   EXPECT_TRUE(provenText(h.now()));
 }

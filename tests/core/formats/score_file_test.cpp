@@ -2,8 +2,8 @@
 
 #include <gmock/gmock.h>
 
-#include "core/formats/take_file.h"
 #include "core/laws/check.h"
+#include "runtime/formats/take_file.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 

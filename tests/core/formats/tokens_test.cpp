@@ -5,7 +5,7 @@
 #include <random>
 
 #include "core/edit/named_edits.h"
-#include "core/formats/project_file.h"
+#include "runtime/formats/project_file.h"
 #include "support/menus.h"
 
 namespace bristle {

@@ -2,7 +2,7 @@
 // with something changed.
 #include <gtest/gtest.h>
 
-#include "core/machine/templates.h"
+#include "core/edit/templates.h"
 #include "law_observer.h"
 #include "support/random_machines.h"
 

@@ -1,8 +1,8 @@
 #include <gtest/gtest.h>
 
+#include "core/edit/templates.h"
 #include "core/laws/check.h"
 #include "core/laws/sequence.h"
-#include "core/machine/templates.h"
 #include "law_observer.h"
 #include "support/layouts.h"
 

@@ -3,8 +3,8 @@
 
 #include <gtest/gtest.h>
 
+#include "core/edit/templates.h"
 #include "core/laws/sequence.h"
-#include "core/machine/templates.h"
 #include "support/layouts.h"
 
 namespace bristle::test {

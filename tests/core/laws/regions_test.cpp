@@ -3,10 +3,10 @@
 
 #include <random>
 
+#include "core/edit/templates.h"
+#include "core/laws/formula_bounds.h"
 #include "core/laws/mend.h"
 #include "core/laws/sequence.h"
-#include "core/machine/formula_bounds.h"
-#include "core/machine/templates.h"
 #include "support/menus.h"
 
 namespace bristle {

@@ -2,8 +2,8 @@
 
 #include <gtest/gtest.h>
 
+#include "core/edit/templates.h"
 #include "core/laws/check.h"
-#include "core/machine/templates.h"
 #include "support/layouts.h"
 
 namespace bristle::test {

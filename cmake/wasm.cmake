@@ -1,0 +1,11 @@
+# Debian's clang for WebAssembly with WASI; no exceptions, no threads.
+set(CMAKE_SYSTEM_NAME Generic)
+set(CMAKE_SYSTEM_PROCESSOR wasm32)
+set(CMAKE_CXX_COMPILER clang++-14)
+set(CMAKE_CXX_COMPILER_TARGET wasm32-wasi)
+set(CMAKE_AR llvm-ar-14)
+set(CMAKE_RANLIB llvm-ranlib-14)
+set(CMAKE_TRY_COMPILE_TARGET_TYPE STATIC_LIBRARY)
+set(CMAKE_CXX_FLAGS_INIT "-nostdlibinc -isystem /usr/lib/llvm-14/include/wasm32-wasi/c++/v1 -isystem /usr/include/wasm32-wasi -fno-exceptions -fno-rtti")
+set(CMAKE_EXE_LINKER_FLAGS_INIT "-nostdlib /usr/lib/wasm32-wasi/crt1.o -L/usr/lib/wasm32-wasi -Wl,--gc-sections -Wl,--strip-all -Wl,-z,stack-size=2097152")
+set(CMAKE_CXX_STANDARD_LIBRARIES "-lc++ -lc++abi -lc /usr/lib/llvm-14/lib/clang/14.0.6/lib/wasi/libclang_rt.builtins-wasm32.a")

@@ -1,0 +1,10 @@
+// The benches that there are, in the order of the work. A new one is a folder with a class and a
+// line here.
+#pragma once
+#include "desktop/work/bench.h"
+
+namespace bristle {
+
+const std::vector<BenchInfo>& benches();
+
+}  // namespace bristle

@@ -1,0 +1,44 @@
+// A bench: one of the work places. Which there are stands in desktop/benches.cpp.
+#pragma once
+#include <QWidget>
+#include <memory>
+#include <vector>
+
+#include "desktop/work/work.h"
+
+class QAction;
+class QSettings;
+
+namespace bristle {
+
+class Bench : public QWidget {
+  Q_OBJECT
+ public:
+  using QWidget::QWidget;
+  // What stands at the right while this bench is open; owned by the window's card area.
+  virtual QWidget* card() = 0;
+  // Its own commands, for the menu and the finder.
+  virtual std::vector<QAction*> commands() { return {}; }
+  // Called when the bench comes into sight, and goes out of it.
+  virtual void enter() {}
+  virtual void leave() {}
+  // What a person has set up in it, for the next time.
+  virtual void keepState(QSettings&) const {}
+  virtual void restoreState(const QSettings&) {}
+  // What the bottom line says when nothing else is to be said.
+  virtual QString hint() const = 0;
+
+ Q_SIGNALS:
+  void hintChanged();
+  // Another bench is where the next thing is done; by its id.
+  void wantsBench(const QString& id);
+};
+
+struct BenchInfo {
+  const char* id;
+  QString name;
+  int place;  // its number for Alt+n, in the order of the work: 1 Shape … 8 Deliver
+  Bench* (*make)(Work& work, QWidget* parent);
+};
+
+}  // namespace bristle

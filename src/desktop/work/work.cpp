@@ -1,0 +1,269 @@
+#include "desktop/work/work.h"
+
+#include <QApplication>
+#include <QKeyEvent>
+#include <algorithm>
+
+#include "paint/convert.h"
+
+namespace bristle {
+
+namespace {
+
+// What a person most likely wants to change first: the first part's fill, colour or file.
+PropKey firstRow(const Kind& kind) {
+  for (bool shown : {true, false})
+    for (const Part& part : kind.parts)
+      for (Prop prop : {Prop::Fill, Prop::File, Prop::Colour})
+        if (indexOf(part.type, prop) >= 0 &&
+            baseValue(kind, {part.id, Prop::Shown}) == Value(shown))
+          return {part.id, prop};
+  return allProperties(kind).front();
+}
+
+}  // namespace
+
+Work::Work() : history_(emptyProject()) {
+  keepPicksValid();
+  if (qApp) qApp->installEventFilter(this);
+  connect(&sounds_, &Sounds::failed, this, [this](const QString& why) { tell(why, true); });
+}
+
+namespace {
+
+// A burst of typing in one field is one step until it is committed or left.
+bool isTyping(const QKeyEvent& event) {
+  const QWidget* field = QApplication::focusWidget();
+  const bool inText = field && (field->inherits("QLineEdit") || field->inherits("QPlainTextEdit") ||
+                                field->inherits("QAbstractSpinBox"));
+  if (!inText || event.modifiers() & (Qt::ControlModifier | Qt::AltModifier)) return false;
+  const int key = event.key();
+  return key != Qt::Key_Return && key != Qt::Key_Enter && key != Qt::Key_Tab &&
+         key != Qt::Key_Backtab && key != Qt::Key_Escape;
+}
+
+}  // namespace
+
+bool Work::eventFilter(QObject* watched, QEvent* event) {
+  switch (event->type()) {
+    case QEvent::MouseButtonPress:
+    case QEvent::MouseButtonDblClick:
+    case QEvent::TouchBegin:
+      seal();
+      break;
+    case QEvent::KeyPress:
+    case QEvent::ShortcutOverride: {
+      const auto& key = *static_cast<QKeyEvent*>(event);
+      // A key that is held is one gesture, and so are arrows that follow one another: a nudge.
+      const bool arrow = key.key() >= Qt::Key_Left && key.key() <= Qt::Key_Down;
+      const bool modifier = key.key() == Qt::Key_Shift || key.key() == Qt::Key_Control ||
+                            key.key() == Qt::Key_Alt || key.key() == Qt::Key_Meta;
+      if (!key.isAutoRepeat() && !arrow && !modifier && !isTyping(key)) seal();
+      break;
+    }
+    default:
+      break;
+  }
+  return QObject::eventFilter(watched, event);
+}
+
+bool Work::perform(const Edit& edit) {
+  const auto change = history_.perform(edit);
+  if (!change) {
+    tell(toQt(change.error().text()), true);
+    return false;
+  }
+  if (change->any()) after(*change);
+  return true;
+}
+
+void Work::undo() {
+  if (!history_.canUndo()) return;
+  const QString name = toQt(history_.undoName());
+  after(history_.undo());
+  tell(tr("Undone: %1").arg(name));
+}
+
+void Work::redo() {
+  if (!history_.canRedo()) return;
+  const QString name = toQt(history_.redoName());
+  after(history_.redo());
+  tell(tr("Done again: %1").arg(name));
+}
+
+void Work::replace(Project project, const QString& folder, bool readOnly) {
+  history_ = History(std::move(project));
+  setFolder(folder);
+  readOnly_ = readOnly;
+  picked_ = {};
+  after({true, true, true, true});
+}
+
+void Work::setFolder(const QString& folder) {
+  folder_ = folder;
+  looks_.pictures().setFolder(folder);
+  sounds_.setFolder(folder);
+}
+
+void Work::markSaved() {
+  history_.markSaved();
+  readOnly_ = false;  // it has a file of its own now
+  Q_EMIT historyChanged();
+}
+
+void Work::markUnsaved() {
+  history_.markUnsaved();
+  Q_EMIT historyChanged();
+}
+
+void Work::after(const Change& change) {
+  layout_.reset();
+  routes_.reset();
+  keepPicksValid();
+  Q_EMIT changed(change);
+  Q_EMIT historyChanged();
+}
+
+// What was removed is no longer picked; where something could be picked, something is.
+void Work::keepPicksValid() {
+  const Project& p = project();
+  if (!kind()) {
+    picked_.kind = p.kinds.empty() ? KindId{} : p.kinds.front()->id;
+    picked_.columns = {Column{}};
+    picked_.property = {};
+  }
+  if (const Kind* k = kind()) {
+    const auto rows = allProperties(*k);
+    const auto known = [&](const PropKey& key) {
+      return std::find(rows.begin(), rows.end(), key) != rows.end();
+    };
+    if (!known(picked_.property) && !rows.empty()) picked_.property = firstRow(*k);
+    std::erase_if(picked_.rows, [&](const PropKey& key) { return !known(key); });
+    if (std::find(picked_.rows.begin(), picked_.rows.end(), picked_.property) == picked_.rows.end())
+      picked_.rows = {picked_.property};
+  }
+  if (const Machine* m = machine())
+    std::erase_if(picked_.columns, [&](const Column& c) { return c && !findState(*m, *c); });
+  if (picked_.columns.empty()) picked_.columns = {Column{}};
+  if (!screen()) {
+    picked_.screen = find(p, p.first) ? p.first : p.screens.empty() ? ScreenId{} : p.screens[0]->id;
+    picked_.items.clear();
+  }
+  if (const Screen* s = screen())
+    std::erase_if(picked_.items, [&](const ItemId& id) { return !findItem(*s, id); });
+  const Item* picked = item();
+  if (!picked || !picked->button() || picked->button()->kind != picked_.kind)
+    picked_.onlyButton = false;
+  if (!find(p, picked_.display)) picked_.display = p.displays.front().id;
+}
+
+void Work::pickKind(const KindId& kind) {
+  if (picked_.kind == kind) return;
+  picked_.kind = kind;
+  picked_.columns = {Column{}};
+  picked_.property = {};
+  keepPicksValid();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickColumns(std::vector<Column> columns, PropKey property) {
+  pickCells(std::move(columns), {property}, property);
+}
+
+void Work::pickOnlyButton(bool on) {
+  if (picked_.onlyButton == on) return;
+  picked_.onlyButton = on;
+  keepPicksValid();
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property) {
+  if (picked_.columns == columns && picked_.property == property && picked_.rows == rows) return;
+  picked_.columns = std::move(columns);
+  picked_.rows = std::move(rows);
+  picked_.property = std::move(property);
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickScreen(const ScreenId& screen) {
+  if (picked_.screen == screen) return;
+  picked_.screen = screen;
+  picked_.items.clear();
+  picked_.onlyButton = false;
+  layout_.reset();
+  routes_.reset();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickItems(std::vector<ItemId> items) {
+  if (picked_.items == items) return;
+  picked_.items = std::move(items);
+  picked_.onlyButton = false;
+  seal();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickDisplay(const DisplayId& display) {
+  if (picked_.display == display) return;
+  picked_.display = display;
+  layout_.reset();
+  routes_.reset();
+  Q_EMIT pickedChanged();
+}
+
+void Work::pickDir(Dir dir) {
+  if (picked_.dir == dir) return;
+  picked_.dir = dir;
+  Q_EMIT pickedChanged();
+}
+
+bool Work::isPicked(const ItemId& item) const {
+  return std::find(picked_.items.begin(), picked_.items.end(), item) != picked_.items.end();
+}
+
+const Machine* Work::machine() const {
+  const Kind* k = kind();
+  return k ? find(project(), k->machine) : nullptr;
+}
+
+const Display* Work::display() const {
+  return find(project(), picked_.display);
+}
+
+const Item* Work::item() const {
+  const Screen* s = screen();
+  return s && !picked_.items.empty() ? findItem(*s, picked_.items.front()) : nullptr;
+}
+
+LookOwner Work::lookOwner() const {
+  if (!picked_.onlyButton || !item()) return {picked_.kind};
+  return {picked_.kind, picked_.screen, item()->id};
+}
+
+const OwnLook* Work::ownLook() const {
+  return picked_.onlyButton && item() && item()->button() ? &item()->button()->own : nullptr;
+}
+
+std::shared_ptr<const LookTable> Work::lookTable() {
+  return kind() ? tables_.get(project(), picked_.kind, ownLook()) : nullptr;
+}
+
+const Layout& Work::layout() {
+  static const Layout none;
+  const Screen* s = screen();
+  if (!s || !display()) return none;
+  if (!layout_) layout_ = layOut(project(), *s, *display(), measure_);
+  return *layout_;
+}
+
+const ScreenRoutes& Work::routes() {
+  static const ScreenRoutes none;
+  const Screen* s = screen();
+  if (!s) return none;
+  if (!routes_) routes_ = screenRoutes(project(), *s, layout());
+  return *routes_;
+}
+
+}  // namespace bristle

@@ -1,0 +1,113 @@
+// What the window works on: the project with its history, and what is picked. Views read it, send
+// edits to it, and refresh when it says what has changed; they do not know one another.
+#pragma once
+#include <QObject>
+#include <QString>
+#include <optional>
+#include <vector>
+
+#include "core/edit/history.h"
+#include "core/edit/look_owner.h"
+#include "desktop/work/sounds.h"
+#include "paint/fonts.h"
+#include "paint/screen_painter.h"
+#include "runtime/focus/screen_routes.h"
+
+namespace bristle {
+
+struct Picked {
+  KindId kind;
+  std::vector<Column> columns{Column{}};  // of the ledger; where edits of a look go
+  PropKey property;                       // the ledger's row
+  std::vector<PropKey> rows;              // all picked rows; `property` is among them
+  bool onlyButton = false;                // edits of a look go to the picked button, not its kind
+  ScreenId screen;
+  std::vector<ItemId> items;
+  DisplayId display;
+  Dir dir = Dir::Down;  // of the route looked at
+};
+
+class Work : public QObject {
+  Q_OBJECT
+ public:
+  Work();
+  const Project& project() const { return history_.now(); }
+  const History& history() const { return history_; }
+  const Picked& picked() const { return picked_; }
+
+  // False when it was refused; the person has been told why then.
+  bool perform(const Edit& edit);
+  void seal() { history_.seal(); }
+  // Ends the step that edits may still join, whenever a person begins something new: presses a
+  // button of the mouse, or a key that is not text in a field.
+  bool eventFilter(QObject* watched, QEvent* event) override;
+  void undo();
+  void redo();
+  // Another project, with a history of its own.
+  void replace(Project project, const QString& folder, bool readOnly);
+  void markSaved();
+  void markUnsaved();
+  bool saved() const { return history_.saved(); }
+  bool readOnly() const { return readOnly_; }
+
+  void pickKind(const KindId& kind);
+  void pickColumns(std::vector<Column> columns, PropKey property);
+  void pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property);
+  void pickOnlyButton(bool on);
+  void pickScreen(const ScreenId& screen);
+  void pickItems(std::vector<ItemId> items);
+  void pickDisplay(const DisplayId& display);
+  void pickDir(Dir dir);
+  bool isPicked(const ItemId& item) const;
+
+  // What is picked, looked up; null where nothing is.
+  const Kind* kind() const { return find(project(), picked_.kind); }
+  const Machine* machine() const;
+  const Screen* screen() const { return find(project(), picked_.screen); }
+  const Display* display() const;
+  const Item* item() const;  // the one picked item, or the first of several
+  // Whose look is edited: the picked kind's, or that of the picked button alone.
+  LookOwner lookOwner() const;
+  const OwnLook* ownLook() const;  // null where the kind's is edited
+  // Of the picked kind, or button; null where there is none.
+  std::shared_ptr<const LookTable> lookTable();
+
+  // Derived from project, screen and display; made when first asked for after a change.
+  const Layout& layout();
+  const ScreenRoutes& routes();
+
+  LookPainter& looks() { return looks_; }
+  LookTables& tables() { return tables_; }
+  Sounds& sounds() { return sounds_; }
+  const FontMeasure& measure() const { return measure_; }
+  // Where pictures and takes of the project lie; empty until it is saved.
+  const QString& folder() const { return folder_; }
+  void setFolder(const QString& folder);
+  // The project's own file, which nothing but saving may write; empty until it is saved.
+  const QString& file() const { return file_; }
+  void setFile(const QString& file) { file_ = file; }
+  void tell(const QString& message, bool wrong = false) { Q_EMIT told(message, wrong); }
+
+ Q_SIGNALS:
+  void changed(const bristle::Change& change);
+  void pickedChanged();
+  void historyChanged();
+  void told(const QString& message, bool wrong);
+
+ private:
+  void after(const Change& change);
+  void keepPicksValid();
+
+  History history_;
+  Picked picked_;
+  LookPainter looks_;
+  LookTables tables_;
+  FontMeasure measure_;
+  Sounds sounds_;
+  QString folder_, file_;
+  bool readOnly_ = false;
+  std::optional<Layout> layout_;
+  std::optional<ScreenRoutes> routes_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,129 @@
+#include "runtime/document/project.h"
+
+#include <algorithm>
+#include <charconv>
+
+namespace bristle {
+namespace {
+
+template <class T, class AnyId>
+const T* findShared(const std::vector<Shared<T>>& parts, const AnyId& id) {
+  for (const auto& part : parts)
+    if (part->id == id) return &*part;
+  return nullptr;
+}
+
+template <class T, class AnyId>
+T* editShared(std::vector<Shared<T>>& parts, const AnyId& id) {
+  for (auto& part : parts)
+    if (part->id == id) return &part.edit();
+  return nullptr;
+}
+
+template <class T, class AnyId>
+const T* findPlain(const std::vector<T>& parts, const AnyId& id) {
+  for (const auto& part : parts)
+    if (part.id == id) return &part;
+  return nullptr;
+}
+
+template <class T, class Same>
+bool equalShared(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b, Same same) {
+  return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                    [&](const auto& x, const auto& y) { return x.same(y) || same(*x, *y); });
+}
+
+bool equalScreens(const Screen& a, const Screen& b) {
+  return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop && a.dimBelow == b.dimBelow &&
+         a.passDisabled == b.passDisabled && a.entry == b.entry && a.extra == b.extra &&
+         equalShared(a.items, b.items, std::equal_to<Item>());
+}
+
+}  // namespace
+
+const Machine* find(const Project& p, const MachineId& id) {
+  return findShared(p.machines, id);
+}
+const Kind* find(const Project& p, const KindId& id) {
+  return findShared(p.kinds, id);
+}
+const Screen* find(const Project& p, const ScreenId& id) {
+  return findShared(p.screens, id);
+}
+const ProjectValue* find(const Project& p, const ValueId& id) {
+  return findPlain(p.values, id);
+}
+const Display* find(const Project& p, const DisplayId& id) {
+  return findPlain(p.displays, id);
+}
+
+const NamedValue* find(const Project& p, const NamedId& id) {
+  return findPlain(*p.named, id);
+}
+
+Machine* edit(Project& p, const MachineId& id) {
+  return editShared(p.machines, id);
+}
+Kind* edit(Project& p, const KindId& id) {
+  return editShared(p.kinds, id);
+}
+Screen* edit(Project& p, const ScreenId& id) {
+  return editShared(p.screens, id);
+}
+Item* edit(Screen& screen, const ItemId& id) {
+  return editShared(screen.items, id);
+}
+
+std::int64_t highestId(const Project& p) {
+  std::int64_t highest = p.lastId;
+  const auto count = [&](const std::string& id) {
+    const auto digits = id.find_last_not_of("0123456789") + 1;
+    std::int64_t number = 0;
+    const auto [end, bad] = std::from_chars(id.data() + digits, id.data() + id.size(), number);
+    // Nobody gives out that many; leaving room to go on.
+    if (bad == std::errc() && number < std::int64_t{1} << 62) highest = std::max(highest, number);
+  };
+  for (const Display& d : p.displays) count(d.id.text);
+  for (const ProjectValue& v : p.values) count(v.id.text);
+  for (const NamedValue& n : *p.named) count(n.id.text);
+  for (const auto& m : p.machines) {
+    count(m->id.text);
+    for (const State& s : m->states) count(s.id.text);
+  }
+  for (const auto& k : p.kinds) {
+    count(k->id.text);
+    for (const Part& part : k->parts) count(part.id.text);
+  }
+  for (const auto& s : p.screens) {
+    count(s->id.text);
+    for (const auto& item : s->items) count(item->id.text);
+  }
+  return highest;
+}
+
+std::string freeName(const std::vector<std::string>& taken, const std::string& wanted) {
+  std::string name = wanted;
+  for (int n = 2; std::find(taken.begin(), taken.end(), name) != taken.end(); ++n)
+    name = wanted + " " + std::to_string(n);
+  return name;
+}
+
+Project emptyProject() {
+  Project project;
+  project.name = "Untitled";
+  project.displays = {{{"d1"}, "Television 16:9", 1920, 1080, 1, 54, {}},
+                      {{"d2"}, "Handheld 16:10", 1280, 800, 2.0 / 3, 0, {}}};
+  project.lastId = 2;
+  return project;
+}
+
+bool equal(const Project& a, const Project& b) {
+  return a.name == b.name && a.settings == b.settings && a.displays == b.displays &&
+         a.values == b.values && (a.named.same(b.named) || *a.named == *b.named) &&
+         a.foreignTokens == b.foreignTokens && a.first == b.first && a.extra == b.extra &&
+         equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&
+         equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
+         equalShared(a.screens, b.screens, equalScreens);
+}
+
+}  // namespace bristle

@@ -1,0 +1,101 @@
+// The project: a value. Copying one is cheap, since its parts are shared and never changed in
+// place; the history is a list of projects.
+#pragma once
+#include <string>
+#include <vector>
+
+#include "runtime/document/basics.h"
+#include "runtime/document/kind.h"
+#include "runtime/document/machine.h"
+#include "runtime/document/named.h"
+#include "runtime/document/screen.h"
+
+namespace bristle {
+
+// A size that screens are shown at, in device px. Layout happens in px ÷ scale, so that a small
+// display with scale 2/3 shows what a large one shows at 1.
+struct Display {
+  DisplayId id;
+  std::string name;
+  Px width = 1920, height = 1080;
+  double scale = 1;  // 0.1–8
+  Px safe = 0;       // no button should come nearer to the edges
+  Extras extra;
+  bool operator==(const Display&) const = default;
+  Px layoutWidth() const { return width / scale; }
+  Px layoutHeight() const { return height / scale; }
+};
+
+// A number that machines and guards may read and set.
+struct ProjectValue {
+  ValueId id;
+  std::string name;
+  double start = 0;
+  Extras extra;
+  bool operator==(const ProjectValue&) const = default;
+};
+
+struct Settings {
+  bool pointerMovesFocus = true;  // "together"; false: "apart"
+  bool rightToLeft = false;
+  Ms repeatDelay = 400, repeatInterval = 120;
+  Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
+  bool darkSet = false;  // named values show their dark side
+  Extras extra;
+  bool operator==(const Settings&) const = default;
+};
+
+inline constexpr int kFormatVersion = 1;
+
+struct Project {
+  std::string name;
+  Settings settings;
+  std::vector<Display> displays;
+  std::vector<ProjectValue> values;
+  Shared<NamedValues> named;  // colours, lengths, fonts… by name, in the order of the list
+  Extras foreignTokens;       // what imported token files held beyond what we use
+  std::vector<Shared<Machine>> machines;
+  std::vector<Shared<Kind>> kinds;
+  std::vector<Shared<Screen>> screens;
+  ScreenId first;           // where the menu opens
+  std::int64_t lastId = 0;  // the highest number given out in an id
+  Extras extra;
+};
+
+const Machine* find(const Project& project, const MachineId& id);
+const Kind* find(const Project& project, const KindId& id);
+const Screen* find(const Project& project, const ScreenId& id);
+const ProjectValue* find(const Project& project, const ValueId& id);
+const Display* find(const Project& project, const DisplayId& id);
+
+const NamedValue* find(const Project& project, const NamedId& id);
+inline Naming naming(const Project& project) {
+  return {&*project.named, project.settings.darkSet};
+}
+
+// The part to change, copied first where shared; null when there is none.
+Machine* edit(Project& project, const MachineId& id);
+Kind* edit(Project& project, const KindId& id);
+Screen* edit(Project& project, const ScreenId& id);
+Item* edit(Screen& screen, const ItemId& id);
+
+// An id that nothing in the project has: the prefix and the next number.
+template <class AnyId>
+AnyId freshId(Project& project, const char* prefix) {
+  return AnyId{prefix + std::to_string(++project.lastId)};
+}
+
+// The highest number that any id ends in, of all that has one: parts and states, too. What comes
+// from elsewhere with ids of its own raises lastId to this.
+std::int64_t highestId(const Project& project);
+
+// `wanted`, or `wanted 2`, `wanted 3`… where the name is taken already.
+std::string freeName(const std::vector<std::string>& taken, const std::string& wanted);
+
+// A new project: two displays, nothing else.
+Project emptyProject();
+
+// Whether all is equal, by value. For tests and for "nothing changed in the end".
+bool equal(const Project& a, const Project& b);
+
+}  // namespace bristle

@@ -1,0 +1,129 @@
+// A screen: what is placed on it, and where, and where focus starts and goes.
+#pragma once
+#include <array>
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <variant>
+#include <vector>
+
+#include "runtime/document/basics.h"
+#include "runtime/document/ids.h"
+#include "runtime/document/kind.h"
+#include "runtime/document/value.h"
+
+namespace bristle {
+
+enum class Dir : std::uint8_t { Up, Down, Left, Right };
+inline constexpr std::array kDirs{Dir::Up, Dir::Down, Dir::Left, Dir::Right};
+constexpr Dir opposite(Dir dir) {
+  return static_cast<Dir>(static_cast<int>(dir) ^ 1);
+}
+std::string_view nameOf(Dir dir);
+std::optional<Dir> parseDir(std::string_view name);
+
+// Which side of what holds it an item keeps its distance to, on one axis. `Both` stretches.
+enum class Pin : std::uint8_t { Start, Centre, End, Both };
+
+// On one axis: Start: `offset` from the near edge. Centre: the item's centre lies `offset` beyond
+// the centre. End: `offset` before the far edge. Both: `offset` and `farOffset` from the edges.
+// All in px of the display after its scale. A size of 0 is the item's natural size.
+struct AxisPlace {
+  Pin pin = Pin::Start;
+  Px offset = 0;
+  Px size = 0;
+  Px farOffset = 0;
+  bool operator==(const AxisPlace&) const = default;
+};
+
+struct Place {
+  AxisPlace x, y;
+  bool operator==(const Place&) const = default;
+};
+
+enum class RouteType : std::uint8_t { Solved, Pinned, Closed, Wrap };
+
+struct RouteRule {
+  RouteType type = RouteType::Solved;
+  ItemId target;  // Pinned: where to
+  bool operator==(const RouteRule&) const = default;
+};
+
+enum class ActionType : std::uint8_t { None, Open, PutOnTop, Back, Message, Quit };
+
+// What an activated button does. Open replaces the whole stack, PutOnTop stacks, Back takes off.
+struct Action {
+  ActionType type = ActionType::None;
+  ScreenId screen;
+  std::string message;
+  bool operator==(const Action&) const = default;
+};
+
+struct ButtonData {
+  KindId kind;
+  std::string caption;
+  std::string accessibleName;  // empty: the caption serves
+  std::string description;     // what a screen reader may add
+  OwnLook own;                 // what this button changes of its kind's look
+  bool disabled = false;
+  Action action;
+  std::array<RouteRule, 4> routes;  // by Dir
+  bool operator==(const ButtonData&) const = default;
+};
+
+enum class Flow : std::uint8_t { Row, Column };
+enum class Across : std::uint8_t { Start, Centre, End, Stretch };
+
+// Keeps what is in it in a row or a column, in document order.
+struct ContainerData {
+  Flow flow = Flow::Column;
+  Px gap = 16, padding = 0;
+  Across across = Across::Start;
+  bool operator==(const ContainerData&) const = default;
+};
+
+struct PanelData {
+  Fill fill;
+  Px radius = 0;
+  bool operator==(const PanelData&) const = default;
+};
+
+struct PictureData {
+  std::string file;  // relative to the project's folder
+  bool operator==(const PictureData&) const = default;
+};
+
+struct Item {
+  ItemId id;
+  std::string name;
+  ItemId parent;  // the container that it is in; empty: the screen
+  Place place;
+  bool locked = false;  // cannot be picked on the canvas
+  bool hidden = false;
+  std::variant<ButtonData, ContainerData, PanelData, PictureData> what;
+  Extras extra;
+  bool operator==(const Item&) const = default;
+
+  const ButtonData* button() const { return std::get_if<ButtonData>(&what); }
+  ButtonData* button() { return std::get_if<ButtonData>(&what); }
+  const ContainerData* container() const { return std::get_if<ContainerData>(&what); }
+  ContainerData* container() { return std::get_if<ContainerData>(&what); }
+};
+
+struct Screen {
+  ScreenId id;
+  std::string name;
+  Fill backdrop;             // none shows what is below it in the stack
+  double dimBelow = 0;       // 0–1: how far it darkens what is below
+  bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
+  ItemId entry;              // where focus starts
+  std::vector<Shared<Item>> items;  // painted in this order, the last on top
+  Extras extra;
+};
+
+const Item* findItem(const Screen& screen, const ItemId& id);
+// What a person calls the item: its name, its caption, else what it is.
+std::string displayName(const Item& item);
+
+}  // namespace bristle

@@ -1,0 +1,278 @@
+// The rules for what projects are made of: machines, kinds, screens, and the whole.
+#include <fmt/format.h>
+
+#include <cmath>
+#include <set>
+#include <unordered_map>
+#include <unordered_set>
+
+#include "runtime/document/whynot.h"
+
+namespace bristle {
+namespace {
+
+std::optional<Error> wrong(std::string place, const std::string& expected) {
+  if (expected.empty()) return {};
+  return Error{std::move(place), "expected " + expected};
+}
+
+bool isWithin(double value, double least, double most) {
+  return std::isfinite(value) && value >= least && value <= most;
+}
+
+bool isTime(Ms value, Ms least = 0) {
+  return value >= least && value <= kLongestTime;
+}
+
+std::string whyNot(const PropTimings& all) {
+  std::set<Prop> seen;
+  for (const PropTiming& each : all) {
+    if (!seen.insert(each.prop).second) return "each property once";
+    if (std::string why = bristle::whyNot(each.timing); !why.empty()) return why;
+  }
+  return {};
+}
+
+std::string whyNot(const Transition& t) {
+  if (!isTime(t.after)) return fmt::format("a time from 0 to {} ms", kLongestTime);
+  if (t.timing)
+    if (std::string why = bristle::whyNot(*t.timing); !why.empty()) return why;
+  for (const Effect& e : t.effects)
+    if (!isWithin(e.volume, 0, 1)) return "a volume from 0 to 1";
+  return whyNot(t.propTimings);
+}
+
+std::string whyNot(const LookValues& values, const Kind* kind) {
+  for (const auto& [key, value] : values) {
+    std::string why = bristle::whyNot(value);
+    const PartType* type = kind ? partType(*kind, key.part) : nullptr;
+    const PropertyInfo* info = type ? findProperty(*type, key.prop) : nullptr;
+    if (why.empty() && info && !std::holds_alternative<NamedRef>(value))
+      why = whyUnsuitable(*info, value);
+    if (!why.empty()) return fmt::format("{} to be {}", labelOf(key.prop), why);
+  }
+  return {};
+}
+
+std::string whyNot(const MotionTrack& track) {
+  double last = 0;
+  for (const KeyFrame& f : track.frames) {
+    if (!isWithin(f.at, 0, 1) || f.at < last) return "key frames in rising order from 0 to 1";
+    last = f.at;
+    if (!isWithin(f.add, -kFarthest, kFarthest)) return "what a key frame adds to be a number";
+    if (std::string why = bristle::whyNot(f.easing); !why.empty()) return why;
+  }
+  return {};
+}
+
+std::string whyNot(const StateMotion& m) {
+  if (!isTime(m.period, 1)) return fmt::format("a period from 1 to {} ms", kLongestTime);
+  if (!isTime(m.delay)) return fmt::format("a delay from 0 to {} ms", kLongestTime);
+  if (m.count < 0 || m.count > 1000) return "it to come 0 to 1000 times";
+  for (const MotionTrack& track : m.tracks)
+    if (std::string why = whyNot(track); !why.empty()) return why;
+  return {};
+}
+
+std::string whyNot(const AxisPlace& a) {
+  const bool well =
+      isWithin(a.offset, -1e6, 1e6) && isWithin(a.farOffset, -1e6, 1e6) && isWithin(a.size, 0, 1e6);
+  return well ? "" : "places from −1000000 to 1000000 and sizes from 0 to 1000000 px";
+}
+
+}  // namespace
+
+std::optional<Error> whyNot(const Machine& m) {
+  const std::string place = fmt::format("machine “{}”", m.name);
+  std::set<StateId> ids;
+  for (const State& state : m.states) {
+    if (auto why = wrong(place, whyNotId(state.id.text))) return why;
+    if (!ids.insert(state.id).second)
+      return Error{place, fmt::format("two states have the id “{}”", state.id.text)};
+  }
+  for (const Ms time : {m.hold, m.repeatDelay, m.repeatInterval})
+    if (!isTime(time)) return wrong(place, fmt::format("times from 0 to {} ms", kLongestTime));
+  for (const Waiver& w : m.waivers)
+    if (w.law < 1 || w.law > 10) return wrong(place, "a law from 1 to 10");
+  if (auto why = wrong(place, whyNot(m.timing))) return why;
+  if (auto why = wrong(place, whyNot(m.propTimings))) return why;
+  for (size_t i = 0; i < m.transitions.size(); ++i)
+    if (auto why = wrong(fmt::format("{}, transition {}", place, i + 1), whyNot(m.transitions[i])))
+      return why;
+  return {};
+}
+
+std::optional<Error> whyNot(const Kind& k) {
+  const std::string place = fmt::format("kind “{}”", k.name);
+  if (!isWithin(k.width, 1, 8000) || !isWithin(k.height, 1, 8000))
+    return wrong(place, "a width and a height from 1 to 8000 px");
+  if (!isWithin(k.captionPadding, 0, 1000)) return wrong(place, "padding from 0 to 1000 px");
+  if (!isWithin(k.hitPadding, 0, 200)) return wrong(place, "a hit padding from 0 to 200 px");
+  if (!isWithin(k.hitAlpha, 0, 1)) return wrong(place, "an opacity to hit from 0 to 1");
+  std::set<PartId> ids;
+  for (const Part& part : k.parts) {
+    if (auto why = wrong(place, whyNotId(part.id.text))) return why;
+    if (part.id.text == "whole" || !ids.insert(part.id).second)
+      return Error{place, fmt::format("two parts have the id “{}”", part.id.text)};
+  }
+  if (auto why = wrong(place, whyNot(k.base, &k))) return why;
+  for (const auto& [state, values] : k.departures)
+    if (auto why = wrong(fmt::format("{}, state “{}”", place, state.text), whyNot(values, &k)))
+      return why;
+  for (const auto& [state, motion] : k.motions)
+    if (auto why = wrong(fmt::format("{}, state “{}”", place, state.text), whyNot(motion)))
+      return why;
+  return {};
+}
+
+std::optional<Error> whyNot(const Item& item) {
+  const std::string place = fmt::format("“{}”", displayName(item));
+  for (const AxisPlace* axis : {&item.place.x, &item.place.y})
+    if (auto why = wrong(place, whyNot(*axis))) return why;
+  if (const auto* box = item.container()) {
+    if (!isWithin(box->gap, -1000, 10000)) return wrong(place, "a gap from -1000 to 10000 px");
+    if (!isWithin(box->padding, 0, 10000)) return wrong(place, "padding from 0 to 10000 px");
+  }
+  if (const auto* panel = std::get_if<PanelData>(&item.what)) {
+    if (auto why = wrong(place, whyNot(panel->fill))) return why;
+    if (!isWithin(panel->radius, 0, 2000)) return wrong(place, "corners from 0 to 2000 px");
+  }
+  if (const ButtonData* button = item.button()) {
+    if (auto why = wrong(place, whyNot(button->own.base, nullptr))) return why;
+    for (const auto& entry : button->own.departures)
+      if (auto why = wrong(place, whyNot(entry.second, nullptr))) return why;
+    for (const RouteRule& rule : button->routes)
+      if (rule.type == RouteType::Pinned)
+        if (auto why = wrong(place, whyNotId(rule.target.text))) return why;
+  }
+  return {};
+}
+
+std::optional<Error> whyNot(const Screen& screen) {
+  const std::string place = fmt::format("screen “{}”", screen.name);
+  if (auto why = wrong(place + ", backdrop", whyNot(screen.backdrop))) return why;
+  if (!isWithin(screen.dimBelow, 0, 1)) return wrong(place, "dimming from 0 to 1");
+  std::unordered_map<ItemId, size_t> index;
+  for (size_t i = 0; i < screen.items.size(); ++i) index[screen.items[i]->id] = i;
+  for (const auto& item : screen.items) {
+    size_t steps = 0;
+    for (auto up = index.find(item->parent); up != index.end();
+         up = index.find(screen.items[up->second]->parent))
+      if (++steps > kDeepestContainer)
+        return Error{place, fmt::format("“{}” is in a container that is, by way of others, in "
+                                        "itself, or in more than {}",
+                                        displayName(*item), kDeepestContainer)};
+  }
+  return {};
+}
+
+namespace {
+
+// All ids of the project that must differ from one another.
+template <class Use>
+void eachId(const Project& p, Use use) {
+  for (const Display& d : p.displays) use(d.id.text);
+  for (const ProjectValue& v : p.values) use(v.id.text);
+  for (const NamedValue& n : *p.named) use(n.id.text);
+  for (const auto& m : p.machines) use(m->id.text);
+  for (const auto& k : p.kinds) use(k->id.text);
+  for (const auto& s : p.screens) {
+    use(s->id.text);
+    for (const auto& item : s->items) use(item->id.text);
+  }
+}
+
+bool sameIds(const Project& a, const Project& b) {
+  std::vector<const std::string*> ids;
+  eachId(a, [&](const std::string& id) { ids.push_back(&id); });
+  size_t i = 0;
+  bool same = true;
+  eachId(b, [&](const std::string& id) {
+    same = same && i < ids.size() && (ids[i] == &id || *ids[i] == id);
+    ++i;
+  });
+  return same && i == ids.size();
+}
+
+std::optional<Error> whyNotIds(const Project& p) {
+  std::unordered_set<std::string_view> seen;
+  std::optional<Error> out;
+  eachId(p, [&](const std::string& id) {
+    if (out) return;
+    if (auto why = wrong(p.name, whyNotId(id)))
+      out = why;
+    else if (!seen.insert(id).second)
+      out = Error{p.name, fmt::format("the id “{}” is used twice", id)};
+  });
+  return out;
+}
+
+template <class Part>
+std::optional<Error> whyNotParts(const std::vector<Shared<Part>>& now,
+                                 const std::vector<Shared<Part>>* before) {
+  for (size_t i = 0; i < now.size(); ++i) {
+    if (before && i < before->size() && now[i].same((*before)[i])) continue;
+    if (auto why = whyNot(*now[i])) return why;
+    if constexpr (std::is_same_v<Part, Screen>) {
+      const auto* items = before && i < before->size() ? &(*before)[i]->items : nullptr;
+      if (auto why = whyNotParts(now[i]->items, items)) return why;
+    }
+  }
+  return {};
+}
+
+}  // namespace
+
+namespace {
+
+// A button's own look must suit the parts that its kind has now: a kind that was replaced may have
+// others under the same ids.
+std::optional<Error> whyNotOwnLooks(const Project& p, const Project* before) {
+  const auto sameKind = [&](const Kind* kind) {
+    return before && kind && find(*before, kind->id) == kind;
+  };
+  for (const auto& screen : p.screens) {
+    const Screen* old = before ? find(*before, screen->id) : nullptr;
+    for (size_t i = 0; i < screen->items.size(); ++i) {
+      const auto& item = screen->items[i];
+      const ButtonData* button = item->button();
+      if (!button || button->own.empty()) continue;
+      const Kind* kind = find(p, button->kind);
+      const bool sameItem = old && i < old->items.size() && old->items[i].same(item);
+      if (sameItem && sameKind(kind)) continue;
+      const std::string place = fmt::format("“{}” alone", displayName(*item));
+      if (auto why = wrong(place, whyNot(button->own.base, kind))) return why;
+      for (const auto& entry : button->own.departures)
+        if (auto why = wrong(place, whyNot(entry.second, kind))) return why;
+    }
+  }
+  return {};
+}
+
+}  // namespace
+
+std::optional<Error> whyNot(const Project& p, const Project* before) {
+  if (p.displays.empty()) return Error{p.name, "expected at least one display"};
+  for (const Display& d : p.displays)
+    if (auto why = whyNot(d)) return why;
+  if (auto why = whyNot(p.settings)) return why;
+  for (const ProjectValue& v : p.values)
+    if (!isWithin(v.start, -1e12, 1e12))
+      return wrong(fmt::format("value “{}”", v.name), "a start from −1e12 to 1e12");
+  if (!before || !p.named.same(before->named)) {
+    std::set<std::string_view> names;
+    for (const NamedValue& n : *p.named) {
+      if (auto why = whyNot(n)) return why;
+      if (!names.insert(n.name).second)
+        return Error{p.name, fmt::format("two named values are called “{}”", n.name)};
+    }
+  }
+  if (auto why = whyNotParts(p.machines, before ? &before->machines : nullptr)) return why;
+  if (auto why = whyNotParts(p.kinds, before ? &before->kinds : nullptr)) return why;
+  if (auto why = whyNotParts(p.screens, before ? &before->screens : nullptr)) return why;
+  if (auto why = whyNotOwnLooks(p, before)) return why;
+  if (before && sameIds(p, *before)) return {};
+  return whyNotIds(p);
+}
+
+}  // namespace bristle

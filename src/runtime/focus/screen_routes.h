@@ -1,0 +1,28 @@
+// The routes of one screen on one display: its buttons' hit areas, what a person pinned, closed or
+// let wrap round, and the rest solved.
+#pragma once
+#include <vector>
+
+#include "runtime/focus/solver.h"
+#include "runtime/layout/layout.h"
+
+namespace bristle {
+
+// A screen's focusable buttons, by index: `items[i]` is the place in Screen::items of box i.
+struct ScreenRoutes {
+  std::vector<int> items;
+  std::vector<int> boxOf;  // by item; −1 for what cannot have focus
+  SolveInput input;
+  SolveOutput output;
+  // By box and direction: the route goes round the edge.
+  std::vector<std::array<bool, 4>> wraps;
+  // By box and direction: pinned to something that is not there, or cannot have focus.
+  std::vector<std::array<bool, 4>> broken;
+};
+
+ScreenRoutes screenRoutes(const Project& project, const Screen& screen, const Layout& layout);
+
+// The box where focus starts: the screen's entry, else the first in reading order; −1 without any.
+int entryBox(const Screen& screen, const ScreenRoutes& routes, bool rightToLeft);
+
+}  // namespace bristle

@@ -1,0 +1,238 @@
+#include "runtime/formats/project_file.h"
+
+#include <unordered_map>
+
+#include "runtime/document/whynot.h"
+#include "runtime/formats/leftover.h"
+#include "runtime/formats/look_json.h"
+#include "runtime/formats/screen_json.h"
+
+namespace bristle {
+namespace {
+
+Json displayJson(const Display& d);
+Json settingsJson(const Settings& s);
+Json namedJson(const NamedValue& named);
+
+Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Display d;
+  if (!r.isObject(value, at)) return d;
+  d.id = {r.id(value, at, "id")};
+  d.name = r.text(value, at, "name");
+  d.width = r.number(value, at, "width", 1920, 16, 16384);
+  d.height = r.number(value, at, "height", 1080, 16, 16384);
+  d.scale = r.number(value, at, "scale", 1, 0.1, 8);
+  d.safe = r.number(value, at, "safe", 0, 0, 1000);
+  d.extra = leftover(value, displayJson(d));
+  return d;
+}
+
+Json displayJson(const Display& d) {
+  Json out{{"id", d.id.text}, {"name", d.name}, {"width", d.width}, {"height", d.height}};
+  if (d.scale != 1) out["scale"] = d.scale;
+  if (d.safe != 0) out["safe"] = d.safe;
+  putBack(out, d.extra);
+  return out;
+}
+
+Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Settings s;
+  if (!r.isObject(value, at)) return s;
+  s.pointerMovesFocus = r.boolean(value, at, "pointerMovesFocus", true);
+  s.rightToLeft = r.boolean(value, at, "rightToLeft", false);
+  s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
+  s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
+  s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
+  s.darkSet = r.boolean(value, at, "darkSet", false);
+  // An interval of nothing would repeat without end in no time.
+  if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
+  s.extra = leftover(value, settingsJson(s));
+  return s;
+}
+
+Json settingsJson(const Settings& s) {
+  Json out{{"pointerMovesFocus", s.pointerMovesFocus},
+           {"rightToLeft", s.rightToLeft},
+           {"repeatDelay", s.repeatDelay},
+           {"repeatInterval", s.repeatInterval}};
+  if (s.leastHit != 24) out["leastHit"] = s.leastHit;
+  if (s.darkSet) out["darkSet"] = true;
+  putBack(out, s.extra);
+  return out;
+}
+
+NamedValue readNamed(JsonReader& r, const Json& value, const JsonPlace& at) {
+  NamedValue out;
+  if (!r.isObject(value, at)) return out;
+  out.id = {r.id(value, at, "id")};
+  out.name = r.text(value, at, "name");
+  if (const auto why = whyNoName(out.name); !why.empty()) r.complain({&at, "name", 0, false}, why);
+  const std::string type = r.text(value, at, "type");
+  const auto known = parseNamedType(type);
+  if (!known) {
+    r.complain({&at, "type", 0, false},
+               "expected a type such as colour or length, found “" + type + "”");
+    return out;
+  }
+  out.type = *known;
+  out.value = startOf(out.type);
+  if (const Json* own = r.member(value, "value"))
+    out.value = readValue(r, *own, {&at, "value", 0, false}, out.value);
+  else
+    r.complain(at, "expected a value");
+  if (const Json* dark = r.member(value, "dark"))
+    out.dark = readValue(r, *dark, {&at, "dark", 0, false}, startOf(out.type));
+  out.description = r.text(value, at, "description");
+  out.extra = leftover(value, namedJson(out));
+  return out;
+}
+
+Json namedJson(const NamedValue& named) {
+  Json out{{"id", named.id.text}, {"name", named.name}, {"type", nameOf(named.type)}};
+  out["value"] = toJson(named.value);
+  if (named.dark) out["dark"] = toJson(*named.dark);
+  if (!named.description.empty()) out["description"] = named.description;
+  putBack(out, named.extra);
+  return out;
+}
+
+Json valueJson(const ProjectValue& value) {
+  Json out{{"id", value.id.text}, {"name", value.name}, {"start", value.start}};
+  putBack(out, value.extra);
+  return out;
+}
+
+// Every id once in the whole file, but for those of states and parts, which belong to their owner.
+class Ids {
+ public:
+  explicit Ids(JsonReader& reader) : reader_(reader) {}
+  void add(const std::string& id, const JsonPlace& at) {
+    const auto [old, fresh] = seen_.try_emplace(id, "");
+    if (!fresh)
+      reader_.complain({&at, "id", 0, false},
+                       "expected an id of its own; “" + id + "” is used already" +
+                           (old->second.empty() ? "" : " at " + old->second));
+  }
+
+ private:
+  JsonReader& reader_;
+  std::unordered_map<std::string, std::string> seen_;
+};
+
+void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p) {
+  Ids ids(r);
+  r.each(root, top, "displays", [&](const Json& value, const JsonPlace& at) {
+    p.displays.push_back(readDisplay(r, value, at));
+    ids.add(p.displays.back().id.text, at);
+  });
+  r.each(root, top, "values", [&](const Json& value, const JsonPlace& at) {
+    if (!r.isObject(value, at)) return;
+    p.values.push_back({{r.id(value, at, "id")},
+                        r.text(value, at, "name"),
+                        r.number(value, at, "start", 0, -1e12, 1e12),
+                        {}});
+    p.values.back().extra = leftover(value, valueJson(p.values.back()));
+    ids.add(p.values.back().id.text, at);
+  });
+  r.each(root, top, "named", [&](const Json& value, const JsonPlace& at) {
+    NamedValue named = readNamed(r, value, at);
+    if (naming(p).find(named.name))
+      r.complain({&at, "name", 0, false}, "expected a name of its own");
+    p.named.edit().push_back(std::move(named));
+    ids.add(p.named->back().id.text, at);
+  });
+  r.each(root, top, "machines", [&](const Json& value, const JsonPlace& at) {
+    p.machines.emplace_back(readMachine(r, value, at));
+    ids.add(p.machines.back()->id.text, at);
+  });
+  r.each(root, top, "kinds", [&](const Json& value, const JsonPlace& at) {
+    p.kinds.emplace_back(readKind(r, value, at));
+    ids.add(p.kinds.back()->id.text, at);
+  });
+  r.each(root, top, "screens", [&](const Json& value, const JsonPlace& at) {
+    p.screens.emplace_back(readScreen(r, value, at, p));
+    ids.add(p.screens.back()->id.text, at);
+    const JsonPlace list{&at, "items", 0, false};
+    size_t i = 0;
+    for (const auto& item : p.screens.back()->items)
+      ids.add(item->id.text, JsonPlace{&list, {}, i++, true});
+  });
+}
+
+Json headJson(const Project& p) {
+  Json out;
+  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", 1}};
+  out["name"] = p.name;
+  out["settings"] = settingsJson(p.settings);
+  if (p.first) out["first"] = p.first.text;
+  return out;
+}
+
+}  // namespace
+
+Result<OpenedProject> parseProject(std::string_view text) {
+  auto json = parseJson(text);
+  if (!json) return tl::unexpected(json.error());
+  JsonReader r;
+  const JsonPlace top;
+  OpenedProject out;
+  if (!json->is_object())
+    return fail("line 1, column 1",
+                "expected a project, an object; found " + JsonReader::sortOf(*json));
+  if (!r.member(*json, "bristle"))
+    return fail("/bristle", "expected the format’s version; this is no Bristle project");
+  const JsonPlace version{&top, "bristle", 0, false};
+  const Json& format = *r.member(*json, "bristle");
+  if (!r.isObject(format, version)) return tl::unexpected(*r.error());
+  const double written = r.number(format, version, "format", kFormatVersion, 1, 1e6);
+  const double readable = r.number(format, version, "readableBy", 1, 1, 1e6);
+  if (!r.error() && readable > kFormatVersion)
+    return fail("/bristle/readableBy",
+                "a newer Bristle wrote this file in a format that this one cannot read");
+  out.readOnly = written > kFormatVersion;
+  if (out.readOnly)
+    out.note =
+        "A newer Bristle wrote this project. It is open read-only, so that nothing of it is lost.";
+  Project& p = out.project;
+  p.name = r.text(*json, top, "name");
+  if (const Json* settings = r.member(*json, "settings"))
+    p.settings = readSettings(r, *settings, {&top, "settings", 0, false});
+  p.first = {r.text(*json, top, "first")};
+  if (const Json* foreign = r.member(*json, "foreignTokens"); foreign && foreign->is_object())
+    p.foreignTokens.json = std::make_shared<std::string>(foreign->dump());
+  readParts(r, *json, top, p);
+  if (!r.error() && p.displays.empty())
+    r.complain({&top, "displays", 0, false}, "expected at least one display");
+  if (r.error()) return tl::unexpected(*r.error());
+  // The rules that edits go by; what the reader checks with its place has been told above.
+  if (const auto why = whyNot(p)) return fail(why->place, why->reason);
+  p.lastId = highestId(p);
+  p.extra =
+      leftover(*json, headJson(p),
+               {"displays", "values", "named", "foreignTokens", "machines", "kinds", "screens"});
+  return out;
+}
+
+std::string writeProject(const Project& p) {
+  Json out = headJson(p);
+  out["displays"] = Json::array();
+  for (const Display& display : p.displays) out["displays"].push_back(displayJson(display));
+  out["values"] = Json::array();
+  for (const ProjectValue& value : p.values) out["values"].push_back(valueJson(value));
+  if (!p.named->empty()) {
+    out["named"] = Json::array();
+    for (const NamedValue& named : *p.named) out["named"].push_back(namedJson(named));
+  }
+  if (p.foreignTokens.json)
+    out["foreignTokens"] = Json::parse(*p.foreignTokens.json, nullptr, false);
+  out["machines"] = Json::array();
+  for (const auto& machine : p.machines) out["machines"].push_back(toJson(*machine));
+  out["kinds"] = Json::array();
+  for (const auto& kind : p.kinds) out["kinds"].push_back(toJson(*kind));
+  out["screens"] = Json::array();
+  for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen, p));
+  putBack(out, p.extra);
+  return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+}  // namespace bristle

@@ -1,0 +1,25 @@
+#include "runtime/layout/known_measure.h"
+
+#include <algorithm>
+
+namespace bristle {
+
+KnownMeasure::KnownMeasure(const std::vector<TextSize>& sizes) {
+  for (const TextSize& s : sizes) sizes_[{s.family, s.size, s.weight, s.text}] = s.is;
+}
+
+Size KnownMeasure::measure(const std::string& family, double size, double weight,
+                           const std::string& text) const {
+  const auto at = sizes_.find({family, size, weight, text});
+  return at == sizes_.end() ? PlainMeasure().measure(family, size, weight, text) : at->second;
+}
+
+Size RecordingMeasure::measure(const std::string& family, double size, double weight,
+                               const std::string& text) const {
+  const Size is = of_.measure(family, size, weight, text);
+  const TextSize entry{family, size, weight, text, is};
+  if (std::find(asked_.begin(), asked_.end(), entry) == asked_.end()) asked_.push_back(entry);
+  return is;
+}
+
+}  // namespace bristle

@@ -1,0 +1,48 @@
+// Text sizes that were measured once, for where there are no fonts: layout is the same then.
+#pragma once
+#include <map>
+#include <string>
+#include <tuple>
+#include <vector>
+
+#include "runtime/layout/layout.h"
+
+namespace bristle {
+
+// One line of text in px; `size` in px, `weight` 100–900.
+struct TextSize {
+  std::string family;
+  double size = 0, weight = 400;
+  std::string text;
+  Size is;
+  bool operator==(const TextSize& o) const {
+    return family == o.family && size == o.size && weight == o.weight && text == o.text &&
+           is.w == o.is.w && is.h == o.is.h;
+  }
+};
+
+// What is not known is guessed as PlainMeasure does.
+class KnownMeasure : public TextMeasure {
+ public:
+  explicit KnownMeasure(const std::vector<TextSize>& sizes);
+  Size measure(const std::string& family, double size, double weight,
+               const std::string& text) const override;
+
+ private:
+  std::map<std::tuple<std::string, double, double, std::string>, Size> sizes_;
+};
+
+// Keeps what it was asked, in the order of the first asking.
+class RecordingMeasure : public TextMeasure {
+ public:
+  explicit RecordingMeasure(const TextMeasure& of) : of_(of) {}
+  Size measure(const std::string& family, double size, double weight,
+               const std::string& text) const override;
+  const std::vector<TextSize>& asked() const { return asked_; }
+
+ private:
+  const TextMeasure& of_;
+  mutable std::vector<TextSize> asked_;
+};
+
+}  // namespace bristle

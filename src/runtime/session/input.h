@@ -1,0 +1,78 @@
+// What devices become: the only way into a running menu.
+#pragma once
+#include <cstdint>
+#include <string>
+
+#include "runtime/document/basics.h"
+#include "runtime/document/screen.h"
+
+namespace bristle {
+
+enum class InputType : std::uint8_t {
+  Tick,
+  Point,
+  PointDown,
+  PointUp,
+  Move,
+  Accept,
+  Cancel,
+  Step,
+  Gone,
+  // From the host, that is the game or the page around the menu:
+  Enable,
+  Message,
+  SetValue,
+  // Not bound to anything yet by a project: told, and nothing more.
+  Shoulder,
+  Shortcut
+};
+enum class Device : std::uint8_t { Mouse, Touch, Keyboard, Controller };
+
+// Which key or button of which device something comes from. What began by one is ended only by it.
+struct Source {
+  Device device = Device::Keyboard;
+  int unit = 0;  // of several of a sort; of touch: the finger
+  int key = 0;   // of the keys or buttons that mean the same, for example Enter and Space
+  bool operator==(const Source&) const = default;
+};
+
+// Point*: x, y in layout px. Move: dir, and whether it went down or up. Accept, Cancel, Shoulder,
+// Shortcut: down or up; Shoulder: dir is left or right; Shortcut: `name`. Step (Tab): `down` is
+// forwards, in reading order. Gone: the device `unit` was taken away; what it held is given up.
+// Enable: the button `name` becomes enabled (down) or disabled. Message: `name`. SetValue: the
+// value `name` becomes `number`. `at` is in ms since the session began; it may not go back.
+struct InputEvent {
+  Ms at = 0;
+  InputType type = InputType::Tick;
+  Device device = Device::Keyboard;
+  Px x = 0, y = 0;
+  Dir dir = Dir::Up;
+  bool down = true;
+  int unit = 0, key = 0;
+  std::string name = {};
+  double number = 0;
+  bool operator==(const InputEvent&) const = default;
+  Source source() const { return {device, unit, key}; }
+};
+
+inline bool isPointerEvent(InputType type) {
+  return type == InputType::Point || type == InputType::PointDown || type == InputType::PointUp;
+}
+inline bool isPointer(Device device) {
+  return device == Device::Mouse || device == Device::Touch;
+}
+// What a person's device does, as against time and the host.
+inline bool isByPerson(InputType type) {
+  switch (type) {
+    case InputType::Tick:
+    case InputType::Gone:
+    case InputType::Enable:
+    case InputType::Message:
+    case InputType::SetValue:
+      return false;
+    default:
+      return true;
+  }
+}
+
+}  // namespace bristle

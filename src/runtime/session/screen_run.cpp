@@ -1,0 +1,164 @@
+#include "runtime/session/screen_run.h"
+
+#include <algorithm>
+#include <tuple>
+
+#include "runtime/focus/why.h"
+
+namespace bristle {
+
+Result<std::shared_ptr<const Compiled>> Compiled::make(const Project& project) {
+  auto out = std::make_shared<Compiled>();
+  out->project_ = project;
+  for (const ProjectValue& value : out->project_.values) out->symbols.values.push_back(value.id);
+  std::map<MachineId, std::shared_ptr<const Program>> programs;
+  for (const auto& kind : out->project_.kinds) {
+    const Machine* machine = bristle::find(out->project_, kind->machine);
+    if (!machine) continue;
+    auto& program = programs[machine->id];
+    if (!program) {
+      auto compiled = Program::compile(*machine, out->symbols, naming(out->project_));
+      if (!compiled) return tl::unexpected(compiled.error());
+      program = std::make_shared<Program>(std::move(*compiled));
+    }
+    out->kinds_[kind->id] = {&*kind, machine, program,
+                             std::make_shared<LookTable>(*kind, *machine, naming(out->project_))};
+  }
+  return std::shared_ptr<const Compiled>(std::move(out));
+}
+
+const Compiled::KindRun* Compiled::find(const KindId& id) const {
+  const auto at = kinds_.find(id);
+  return at == kinds_.end() ? nullptr : &at->second;
+}
+
+int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
+  for (size_t i = buttons.size(); i-- > 0;) {
+    const Box& b = routes.input.boxes[i];
+    if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
+    const Kind& kind = *buttons[i].kind->kind;
+    if (!test || kind.hitForm == HitForm::Box ||
+        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0),
+                   layout.items[size_t(routes.items[i])].box, x, y))
+      return static_cast<int>(i);
+  }
+  return -1;
+}
+
+namespace {
+
+bool enabled(const ScreenRun& run, int box) {
+  return run.buttons[size_t(box)].running.signals.has(Signals::Enabled);
+}
+
+const char* howOf(const ScreenRun& run, int from, Dir dir) {
+  if (run.routes.wraps[size_t(from)][size_t(dir)]) return "wrap";
+  switch (run.routes.output.routes[size_t(from)][size_t(dir)].reason) {
+    case RouteReason::Fixed:
+      return "pinned";
+    case RouteReason::Repair:
+      return "repair";
+    default:
+      return "solved";
+  }
+}
+
+// Where several face one large button, the way back leads where focus came from.
+int remembered(const ScreenRun& run, int from, Dir dir) {
+  const int came = run.memory[size_t(from)][size_t(dir)];
+  const Route& route = run.routes.output.routes[size_t(from)][size_t(dir)];
+  if (came < 0 || route.reason != RouteReason::Solved || route.target == came) return -1;
+  return admissible(run.routes.input, from, dir, came) ? came : -1;
+}
+
+}  // namespace
+
+namespace {
+
+const RouteRule& ruleOf(const ScreenRun& run, int box, Dir dir) {
+  const Item& item = *run.screen->items[size_t(run.routes.items[size_t(box)])];
+  return item.button()->routes[size_t(dir)];
+}
+
+bool canHaveFocus(const ScreenRun& run, int box) {
+  return enabled(run, box) || !run.screen->passDisabled;
+}
+
+Move alongRoutes(const ScreenRun& run, int from, Dir dir) {
+  int at = from;
+  for (size_t steps = 0; steps <= run.buttons.size(); ++steps) {
+    const int memory = remembered(run, at, dir);
+    const int next =
+        memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
+    const char* how = memory >= 0 ? "memory" : howOf(run, at, dir);
+    if (next < 0)
+      return {-1, ruleOf(run, at, dir).type == RouteType::Closed ? "closed" : "nothing there"};
+    if (next == from) return {-1, "nothing there"};
+    if (canHaveFocus(run, next)) return {next, how};
+    at = next;
+  }
+  return {};
+}
+
+// The way back of the newest move, whatever the routes say; −1 where a person's word counts more.
+int wayBack(const ScreenRun& run, int from, Dir dir) {
+  if (run.trail.empty()) return -1;
+  const MoveMade& last = run.trail.back();
+  if (last.to != from || last.dir != opposite(dir) || !canHaveFocus(run, last.from)) return -1;
+  const RouteType rule = ruleOf(run, from, dir).type;
+  return rule == RouteType::Pinned || rule == RouteType::Closed ? -1 : last.from;
+}
+
+}  // namespace
+
+Move resolveMove(const ScreenRun& run, int from, Dir dir) {
+  Move found = alongRoutes(run, from, dir);
+  const int back = wayBack(run, from, dir);
+  if (back < 0) return found;
+  if (found.target != back) found = {back, "memory"};
+  found.takesBack = true;
+  return found;
+}
+
+int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
+  std::vector<int> order;
+  for (size_t i = 0; i < run.buttons.size(); ++i)
+    if (enabled(run, static_cast<int>(i)) || !run.screen->passDisabled)
+      order.push_back(static_cast<int>(i));
+  if (order.empty()) return -1;
+  std::sort(order.begin(), order.end(), [&](int i, int j) {
+    const auto key = [&](int k) {
+      const Box& b = run.routes.input.boxes[size_t(k)];
+      return std::tuple(b.y, rightToLeft ? -(b.x + b.w) : b.x, k);
+    };
+    return key(i) < key(j);
+  });
+  const auto at = std::find(order.begin(), order.end(), from);
+  if (at == order.end()) return forwards ? order.front() : order.back();
+  const auto index = static_cast<size_t>(at - order.begin());
+  return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
+}
+
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+                             const TextMeasure& measure) {
+  ScreenRun run;
+  run.screen = &screen;
+  run.layout = layOut(compiled.project(), screen, display, measure);
+  run.routes = screenRoutes(compiled.project(), screen, run.layout);
+  for (int index : run.routes.items) {
+    const Item& item = *screen.items[size_t(index)];
+    const auto* kind = compiled.find(item.button()->kind);
+    if (!kind)
+      return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
+                  "its kind is missing, or the kind's machine is");
+    auto looks = kind->looks;
+    if (const OwnLook& own = item.button()->own; !own.empty())
+      looks = std::make_shared<LookTable>(*kind->kind, *kind->machine, naming(compiled.project()),
+                                          &own);
+    run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks)), 0, {}});
+  }
+  run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
+  return run;
+}
+
+}  // namespace bristle

@@ -1,0 +1,88 @@
+// One screen of a running menu: its layout, routes and machines, its focus and its memories.
+#pragma once
+#include <array>
+#include <map>
+#include <memory>
+#include <vector>
+
+#include "runtime/focus/screen_routes.h"
+#include "runtime/machine/interpreter.h"
+#include "runtime/machine/look.h"
+
+namespace bristle {
+
+// What a project's machines and kinds compile to; made once, shared by all screens of a session.
+class Compiled {
+ public:
+  static Result<std::shared_ptr<const Compiled>> make(const Project& project);
+  struct KindRun {
+    const Kind* kind = nullptr;
+    const Machine* machine = nullptr;
+    std::shared_ptr<const Program> program;
+    std::shared_ptr<const LookTable> looks;
+  };
+  // Null for a kind that is not there, or has no machine.
+  const KindRun* find(const KindId& id) const;
+  Symbols symbols;
+  const Project& project() const { return project_; }
+
+ private:
+  Project project_;  // keeps what the pointers point to
+  std::map<KindId, KindRun> kinds_;
+};
+
+// Tells whether a point hits a button whose hit area is not a plain box. Drawn by whoever can draw;
+// without one the box counts.
+class HitTest {
+ public:
+  virtual ~HitTest() = default;
+  // `look` is the one at rest, `box` the button's box on the screen.
+  virtual bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
+                    Px y) const = 0;
+};
+
+struct ButtonRun {
+  const Item* item = nullptr;
+  const Compiled::KindRun* kind = nullptr;
+  Running running;
+  LookPlayer player;
+  int pressedBy = 0;   // the number of the press that arms it
+  FiringChain firing;  // of its timers
+};
+
+// A move of focus that can be taken back.
+struct MoveMade {
+  int from = -1, to = -1;
+  Dir dir = Dir::Up;
+};
+inline constexpr size_t kMostTakenBack = 32;  // moves that are kept
+
+struct ScreenRun {
+  const Screen* screen = nullptr;
+  Layout layout;
+  ScreenRoutes routes;
+  std::vector<ButtonRun> buttons;  // by box of `routes`
+  int focus = -1;                  // box; −1: none
+  // By box and direction: where focus came from when it arrived against that direction.
+  std::vector<std::array<int, 4>> memory;
+  std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
+  int number = 0;               // of its opening, in this session
+
+  // The topmost button at a point; −1 when there is none.
+  int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
+};
+
+// Where a move leads, and why. −1: nowhere. `takesBack`: it is the newest move of the trail, back.
+struct Move {
+  int target = -1;
+  const char* how = "nothing there";
+  bool takesBack = false;
+};
+Move resolveMove(const ScreenRun& run, int from, Dir dir);
+// The next (or previous) button in reading order, round the end; disabled ones are passed over.
+int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft);
+
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+                             const TextMeasure& measure);
+
+}  // namespace bristle

@@ -1,0 +1,150 @@
+// A running menu. Input events go in, a list of what happened comes out; time comes in with the
+// events and nothing reads a clock, so the same events always give the same trace.
+//
+//   auto session = Session::start(project, display, measure);
+//   session->feed({.type = InputType::Move, .dir = Dir::Down});
+//   for (const TraceEntry& entry : session->trace()) …
+#pragma once
+#include <deque>
+#include <memory>
+#include <vector>
+
+#include "runtime/session/devices.h"
+#include "runtime/session/screen_run.h"
+#include "runtime/session/trace.h"
+
+namespace bristle {
+
+class Session {
+ public:
+  // Begins at the project's first screen, or at `screen`. `measure` must outlive the session.
+  static Result<Session> start(const Project& project, const Display& display,
+                               const TextMeasure& measure, const ScreenId& screen = {});
+
+  // For hit areas that are not boxes; must outlive the session.
+  void setHitTest(const HitTest* test) { hitTest_ = test; }
+  // What moves takes no time, and what moves without end stands still, from now on.
+  void setReducedMotion(bool on);
+  // Time goes on to the event's, then the event is worked off. An earlier time counts as now.
+  void feed(const InputEvent& event);
+
+  const std::vector<TraceEntry>& trace() const { return trace_; }
+  // The same, taken out: what comes later begins a new list. For runs too long to be kept whole.
+  std::vector<TraceEntry> drainTrace() { return std::exchange(trace_, {}); }
+  // The screens on the stack, the top one last. The looks may be asked for at now().
+  std::vector<ScreenRun>& stack() { return stack_; }
+  const std::vector<ScreenRun>& stack() const { return stack_; }
+  Device modality() const { return modality_; }
+  // Whether the look of focus is shown: not while a pointer is used that is kept apart from it.
+  bool focusShown() const { return project().settings.pointerMovesFocus || !isPointer(modality_); }
+  Ms now() const { return now_; }
+  bool ended() const { return ended_; }
+  // Ended since messages or timers went on without end again and again.
+  bool gaveUp() const { return runaways_ >= kMostRunaways; }
+  // Whether any look is on its way just now.
+  bool moving() const;
+  const Display& display() const { return display_; }
+  const Project& project() const { return compiled_->project(); }
+  // Where it began.
+  const ScreenId& first() const { return first_; }
+  // The button that has focus; empty when none has.
+  ItemId focused() const;
+  double value(const ValueId& id) const;
+
+  static constexpr size_t kMostScreens = 64;  // on the stack
+  static constexpr int kMostQueued = 10'000;  // effects that one event may lead to
+  static constexpr int kMostHeard = 500'000;  // messages heard by buttons, of one event
+  static constexpr int kMostRunaways = 8;     // chains cut before the session ends
+
+ private:
+  struct Happened {
+    int screen;  // its number
+    const Item* item;
+    Outcome outcome;
+  };
+
+  ScreenRun& top() { return stack_.back(); }
+  size_t topDepth() const { return stack_.size() - 1; }
+  ButtonRun& button(size_t depth, int box) { return stack_[depth].buttons[size_t(box)]; }
+  bool isEnabled(int box) { return button(topDepth(), box).running.signals.has(Signals::Enabled); }
+
+  // session.cpp: time, and the life of screens
+  void work(const InputEvent& event);
+  void runTo(Ms until);
+  void show(ButtonRun& opened);
+  void push(const ScreenId& id, TraceType type, const ItemId& by);
+  void pop(const ItemId& by);
+  void enter(const ItemId& before);
+  void leaveTop();
+  void add(TraceEntry entry);
+  void bump(const ItemId& item, std::string how);
+  ScreenRun* screenOf(int number);
+
+  // session_effects.cpp: what machines send
+  template <class Step>
+  void withButton(size_t depth, int box, Step step);
+  void collect(size_t depth, int box);
+  void settle();
+  void handle(const Happened& happened);
+  void perform(const Item& item);
+  void send(const std::string& message);
+  void setValue(std::uint32_t index, double to);
+  void cut(const ItemId& item);
+  void host(const InputEvent& event);
+  StateIndex shownState(const ButtonRun& run, StateIndex state) const;
+
+  // session_focus.cpp
+  void useDevice(Device device);
+  void focusOn(int box, std::string how);
+  void move(const InputEvent& event);
+  void moveOnce(Dir dir);
+  void step(bool forwards);
+
+  // session_press.cpp: pointers, presses and what devices hold
+  Pointer* pointerOf(const InputEvent& event);
+  void point(const InputEvent& event);
+  void pointDown(Pointer& pointer, const InputEvent& event);
+  void pointUp(const InputEvent& event);
+  void place(Pointer& pointer);
+  void hidePointers();
+  void pointAnew();
+  bool overAny(int box) const;
+  void refreshOver(int box);
+  void arm(DownKey& key, int box, bool byKey);
+  void endPress(const DownKey& key, Ends how);
+  bool abandonAll();
+  void accept(const InputEvent& event);
+  void cancel(const InputEvent& event);
+  void gone(const InputEvent& event);
+
+  std::shared_ptr<const Compiled> compiled_;
+  Symbols symbols_;
+  std::vector<double> values_;
+  Display display_;
+  ScreenId first_;
+  const TextMeasure* measure_ = nullptr;
+  const HitTest* hitTest_ = nullptr;
+  std::vector<ScreenRun> stack_;
+  std::vector<TraceEntry> trace_;
+  std::vector<Outcome> outcomes_;
+  std::deque<Happened> queue_;
+  bool settling_ = false;
+  Ms now_ = 0;
+  bool ended_ = false, reduced_ = false;
+  int runaways_ = 0, heard_ = 0;
+  int screensOpened_ = 0, pressesBegun_ = 0;
+  Device modality_ = Device::Keyboard;
+  DownKeys down_;
+  std::vector<Pointer> pointers_;
+  Ms nextRepeat_ = 0;  // of the direction that was held last
+};
+
+template <class Step>
+void Session::withButton(size_t depth, int box, Step step) {
+  ButtonRun& run = button(depth, box);
+  step(*run.kind->program, run.running,
+       StepContext{now_, values_, &outcomes_, nullptr, values_.data()});
+  collect(depth, box);
+}
+
+}  // namespace bristle

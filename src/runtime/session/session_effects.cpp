@@ -1,0 +1,151 @@
+// What machines bring forth: looks, values, messages, sounds and actions; and what the host does.
+#include <algorithm>
+
+#include "runtime/session/session.h"
+
+namespace bristle {
+
+// Focus that is not to be seen looks like rest; the machine knows nothing of it.
+StateIndex Session::shownState(const ButtonRun& run, StateIndex state) const {
+  const Program& program = *run.kind->program;
+  return focusShown() || program.role(state) != Role::Focus ? state : program.restState();
+}
+
+// Looks follow at once; what reaches beyond the button waits until the event is worked off.
+void Session::collect(size_t depth, int box) {
+  ButtonRun& run = button(depth, box);
+  for (const Outcome& outcome : outcomes_) {
+    if (outcome.type == OutcomeType::State) {
+      const auto& states = run.kind->machine->states;
+      run.player.go(shownState(run, outcome.to),
+                    run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).pace,
+                    outcome.at);
+      if (outcome.from != outcome.to)
+        add({.type = TraceType::State,
+             .item = run.item->id,
+             .fromState = states[outcome.from].id,
+             .toState = states[outcome.to].id});
+    } else if (outcome.type == OutcomeType::SetValue) {
+      // At once, so that the next machine that the same message reaches counts on from it.
+      setValue(outcome.index, outcome.value);
+    } else {
+      queue_.push_back({stack_[depth].number, run.item, outcome});
+    }
+  }
+  outcomes_.clear();
+}
+
+void Session::setValue(std::uint32_t index, double to) {
+  values_[index] = to;
+  add({.type = TraceType::Value, .value = symbols_.values[index], .number = to});
+}
+
+void Session::cut(const ItemId& item) {
+  queue_.clear();
+  add({.type = TraceType::Runaway, .item = item});
+  if (++runaways_ >= kMostRunaways) ended_ = true;
+}
+
+void Session::settle() {
+  if (settling_) return;
+  settling_ = true;
+  heard_ = 0;
+  // Messages may answer messages; a chain without end is cut like one of timers.
+  for (int i = 0; !queue_.empty() && !ended_; ++i) {
+    const Happened next = queue_.front();
+    queue_.pop_front();
+    if (i >= kMostQueued || heard_ >= kMostHeard) {
+      cut(next.item->id);
+      break;
+    }
+    handle(next);
+  }
+  settling_ = false;
+}
+
+// What a button sent or sounded reaches those who listen even when its screen has gone since; what
+// it would do itself does not.
+void Session::handle(const Happened& happened) {
+  const Item& item = *happened.item;
+  const Outcome& outcome = happened.outcome;
+  switch (outcome.type) {
+    case OutcomeType::State:
+    case OutcomeType::SetValue:
+      break;  // done when they were collected
+    case OutcomeType::Activate:
+      if (screenOf(happened.screen)) perform(item);
+      break;
+    case OutcomeType::Message:
+      send(symbols_.messages[outcome.index]);
+      break;
+    case OutcomeType::Sound:
+      add({.type = TraceType::Sound,
+           .item = item.id,
+           .number = outcome.value,
+           .how = symbols_.sounds[outcome.index]});
+      break;
+    case OutcomeType::Runaway:
+      cut(item.id);
+      break;
+  }
+}
+
+void Session::perform(const Item& item) {
+  add({.type = TraceType::Activate, .item = item.id});
+  const Action& action = item.button()->action;
+  switch (action.type) {
+    case ActionType::None:
+      break;
+    case ActionType::Open:
+      push(action.screen, TraceType::Open, item.id);
+      break;
+    case ActionType::PutOnTop:
+      push(action.screen, TraceType::OnTop, item.id);
+      break;
+    case ActionType::Back:
+      pop(item.id);
+      break;
+    case ActionType::Message:
+      send(action.message);
+      break;
+    case ActionType::Quit:
+      add({.type = TraceType::Quit});
+      ended_ = true;
+      break;
+  }
+}
+
+void Session::send(const std::string& message) {
+  add({.type = TraceType::Message, .how = message});
+  const int index = symbols_.messageIndex(message);
+  for (size_t d = 0; d < stack_.size(); ++d)
+    for (size_t b = 0; b < stack_[d].buttons.size(); ++b, ++heard_)
+      withButton(d, static_cast<int>(b),
+                 [&](const Program& program, Running& run, const StepContext& c) {
+                   deliver(program, run, Event::Message, c, index);
+                 });
+}
+
+// The game or the page around the menu.
+void Session::host(const InputEvent& event) {
+  if (event.type == InputType::Message) return send(event.name);
+  if (event.type == InputType::SetValue) {
+    const int index = symbols_.valueIndex({event.name});
+    if (index < 0) return bump({}, "no value " + event.name);
+    return setValue(static_cast<std::uint32_t>(index), event.number);
+  }
+  bool found = false;
+  for (size_t d = 0; d < stack_.size(); ++d)
+    for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
+      if (stack_[d].buttons[b].item->id.text != event.name) continue;
+      found = true;
+      withButton(d, static_cast<int>(b),
+                 [&](const Program& program, Running& run, const StepContext& c) {
+                   setEnabled(program, run, event.down, c);
+                 });
+      if (d == topDepth()) refreshOver(static_cast<int>(b));
+    }
+  if (!found) bump({event.name}, "no such button");
+}
+
+}  // namespace bristle

@@ -1,0 +1,99 @@
+// The device in use, and where focus goes on the screen on top.
+#include "runtime/session/session.h"
+
+namespace bristle {
+namespace {
+
+const char* nameOf(Device device) {
+  switch (device) {
+    case Device::Mouse:
+      return "mouse";
+    case Device::Touch:
+      return "touch";
+    case Device::Keyboard:
+      return "keyboard";
+    case Device::Controller:
+      return "controller";
+  }
+  return "";
+}
+
+}  // namespace
+
+// Changes what is shown, and no signal. Kept apart from it, focus does not show while a pointer is
+// used: there are never two highlights.
+void Session::useDevice(Device device) {
+  if (device == modality_) return;
+  const bool shown = focusShown();
+  modality_ = device;
+  add({.type = TraceType::Modality, .how = nameOf(device)});
+  if (focusShown() == shown) return;
+  for (ScreenRun& screen : stack_)
+    for (ButtonRun& run : screen.buttons)
+      if (run.kind->program->role(run.running.state) == Role::Focus)
+        run.player.go(shownState(run, run.running.state), run.kind->program->pace(), now_);
+}
+
+void Session::focusOn(int box, std::string how) {
+  const int before = top().focus;
+  if (before == box) return;
+  const ItemId from = before >= 0 ? top().buttons[size_t(before)].item->id : ItemId{};
+  add({.type = TraceType::Focus,
+       .item = top().buttons[size_t(box)].item->id,
+       .fromItem = from,
+       .how = std::move(how)});
+  top().trail.clear();
+  top().focus = box;
+  for (const auto& [which, on] : {std::pair(before, false), std::pair(box, true)}) {
+    if (which < 0) continue;
+    withButton(topDepth(), which,
+               [on = on](const Program& program, Running& run, const StepContext& c) {
+                 setFocus(program, run, on, c);
+               });
+  }
+}
+
+void Session::move(const InputEvent& event) {
+  if (event.down) {
+    if (!down_.press(InputType::Move, event)) return;
+    nextRepeat_ = now_ + project().settings.repeatDelay;
+    return moveOnce(event.dir);
+  }
+  const DownKey* newest = down_.newestMove();
+  const bool wasNewest = newest && newest->is(InputType::Move, event);
+  // The next newest that is still held goes on, after the delay.
+  if (down_.release(InputType::Move, event) && wasNewest)
+    nextRepeat_ = now_ + project().settings.repeatDelay;
+}
+
+void Session::moveOnce(Dir dir) {
+  hidePointers();
+  ScreenRun& run = top();
+  if (run.focus < 0) {
+    const int entry = entryBox(*run.screen, run.routes, project().settings.rightToLeft);
+    if (entry >= 0) focusOn(entry, "entry");
+    return;
+  }
+  const int from = run.focus;
+  const Move found = resolveMove(run, from, dir);
+  const std::string how = std::string(bristle::nameOf(dir)) + ", " + found.how;
+  if (found.target < 0) return bump(run.buttons[size_t(from)].item->id, how);
+  run.memory[size_t(found.target)][size_t(opposite(dir))] = from;
+  std::vector<MoveMade> trail = std::move(run.trail);
+  if (found.takesBack) {
+    trail.pop_back();
+  } else {
+    if (trail.size() == kMostTakenBack) trail.erase(trail.begin());
+    trail.push_back({from, found.target, dir});
+  }
+  focusOn(found.target, how);
+  run.trail = std::move(trail);
+}
+
+void Session::step(bool forwards) {
+  hidePointers();
+  const int to = stepFrom(top(), top().focus, forwards, project().settings.rightToLeft);
+  if (to >= 0) focusOn(to, forwards ? "next" : "previous");
+}
+
+}  // namespace bristle

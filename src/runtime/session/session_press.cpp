@@ -1,0 +1,184 @@
+// Pointers, presses, and what devices hold. What began by one key or finger ends only by it.
+#include <algorithm>
+
+#include "runtime/session/session.h"
+
+namespace bristle {
+
+// A mouse is known from its first event on, a finger while it touches; null otherwise.
+Pointer* Session::pointerOf(const InputEvent& event) {
+  const Source source{event.device, event.unit, 0};
+  for (Pointer& pointer : pointers_)
+    if (pointer.source == source) return &pointer;
+  if (event.device == Device::Touch && event.type != InputType::PointDown) return nullptr;
+  // Not where the event is: it moves there.
+  pointers_.push_back({source, event.x - 1, event.y});
+  return &pointers_.back();
+}
+
+void Session::point(const InputEvent& event) {
+  Pointer* pointer = pointerOf(event);
+  if (!pointer) return;
+  const bool moved = pointer->x != event.x || pointer->y != event.y;
+  if (moved) pointer->hidden = false;
+  pointer->x = event.x;
+  pointer->y = event.y;
+  if (event.type == InputType::PointDown) return pointDown(*pointer, event);
+  place(*pointer);
+  const int box = pointer->over;
+  if (moved && box >= 0 && isEnabled(box) && pointer->downs == 0 &&
+      project().settings.pointerMovesFocus)
+    focusOn(box, "pointer");
+  if (event.type == InputType::PointUp) pointUp(event);
+}
+
+void Session::pointDown(Pointer& pointer, const InputEvent& event) {
+  DownKey* key = down_.press(InputType::PointDown, event);
+  if (!key) return place(pointer);
+  ++pointer.downs;
+  place(pointer);
+  const int box = pointer.over;
+  if (box < 0 || !isEnabled(box)) return;
+  if (pointer.downs == 1) focusOn(box, "pointer");
+  arm(*key, box, false);
+}
+
+void Session::pointUp(const InputEvent& event) {
+  const auto key = down_.release(InputType::PointDown, event);
+  if (!key) return;
+  const auto pointer = std::find_if(pointers_.begin(), pointers_.end(), [&](const Pointer& p) {
+    return p.source == Source{event.device, event.unit, 0};
+  });
+  --pointer->downs;
+  const int box = pointer->over;
+  if (event.device == Device::Touch && pointer->downs == 0) {
+    pointers_.erase(pointer);  // a lifted finger is nowhere
+  } else if (pointer->hidden && pointer->downs == 0) {
+    pointer->over = -1;  // a click does not bring back what a direction key hid
+  }
+  endPress(*key, Ends::Press);
+  refreshOver(box);
+}
+
+// Puts the pointer over what lies beneath it. One that is hidden counts while it presses.
+void Session::place(Pointer& pointer) {
+  const int before = pointer.over;
+  pointer.over =
+      pointer.hidden && pointer.downs == 0 ? -1 : top().boxAt(pointer.x, pointer.y, hitTest_);
+  if (pointer.over == before) return;
+  const int now = pointer.over;
+  refreshOver(before);
+  refreshOver(now);
+}
+
+// Moved together with focus, the keys' highlight is the only one until the pointer moves again.
+void Session::hidePointers() {
+  if (!project().settings.pointerMovesFocus) return;
+  for (Pointer& pointer : pointers_) {
+    pointer.hidden = true;
+    if (pointer.downs == 0) place(pointer);
+  }
+}
+
+// Something else lies beneath the pointers now.
+void Session::pointAnew() {
+  for (Pointer& pointer : pointers_) place(pointer);
+}
+
+bool Session::overAny(int box) const {
+  return std::any_of(pointers_.begin(), pointers_.end(),
+                     [&](const Pointer& pointer) { return pointer.over == box; });
+}
+
+// While a pointer holds a button, only that one counts for it: a finger that slides off shows so,
+// whatever the mouse does.
+void Session::refreshOver(int box) {
+  if (box < 0) return;
+  const ButtonRun& run = button(topDepth(), box);
+  const bool held = run.running.signals.has(Signals::Armed) && !run.running.byKey;
+  const auto holder = std::find_if(pointers_.begin(), pointers_.end(), [&](const Pointer& p) {
+    return held && p.press == run.pressedBy;
+  });
+  const bool over = holder == pointers_.end() ? overAny(box) : holder->over == box;
+  withButton(topDepth(), box, [&](const Program& program, Running& running, const StepContext& c) {
+    setOver(program, running, over, c);
+  });
+}
+
+void Session::arm(DownKey& key, int box, bool byKey) {
+  ButtonRun& run = button(topDepth(), box);
+  if (run.running.signals.has(Signals::Armed)) return;
+  key.press = run.pressedBy = ++pressesBegun_;
+  for (Pointer& pointer : pointers_)
+    if (pointer.source == Source{key.source.device, key.source.unit, 0}) pointer.press = key.press;
+  withButton(topDepth(), box, [&](const Program& program, Running& running, const StepContext& c) {
+    beginPress(program, running, byKey, c);
+  });
+}
+
+// Of the button that the key armed, where it still is.
+void Session::endPress(const DownKey& key, Ends how) {
+  if (key.press == 0) return;
+  const auto& all = top().buttons;
+  const auto at = std::find_if(all.begin(), all.end(), [&](const ButtonRun& run) {
+    return run.pressedBy == key.press && run.running.signals.has(Signals::Armed);
+  });
+  if (at == all.end()) return;
+  const int box = static_cast<int>(at - all.begin());
+  withButton(topDepth(), box, [&](const Program& program, Running& run, const StepContext& c) {
+    change(program, run, {.over = overAny(box), .ends = how}, c);
+  });
+}
+
+bool Session::abandonAll() {
+  bool any = false;
+  for (size_t b = 0; b < top().buttons.size(); ++b) {
+    if (!top().buttons[b].running.signals.has(Signals::Armed)) continue;
+    any = true;
+    withButton(topDepth(), static_cast<int>(b),
+               [](const Program& program, Running& run, const StepContext& c) {
+                 abandonPress(program, run, c);
+               });
+    refreshOver(static_cast<int>(b));
+  }
+  return any;
+}
+
+void Session::accept(const InputEvent& event) {
+  if (!event.down) {
+    if (const auto key = down_.release(InputType::Accept, event)) endPress(*key, Ends::Press);
+    return;
+  }
+  DownKey* key = down_.press(InputType::Accept, event);
+  const int box = top().focus;
+  if (!key || box < 0) return;
+  if (!isEnabled(box)) return bump(button(topDepth(), box).item->id, "disabled");
+  arm(*key, box, true);
+}
+
+void Session::cancel(const InputEvent& event) {
+  if (!event.down) {
+    down_.release(InputType::Cancel, event);
+    return;
+  }
+  if (down_.press(InputType::Cancel, event) && !abandonAll()) pop(focused());
+}
+
+// A press that was held when its device went away is not meant to happen.
+void Session::gone(const InputEvent& event) {
+  const DownKey* newest = down_.newestMove();
+  const bool heldNewest =
+      newest && newest->source.device == event.device && newest->source.unit == event.unit;
+  const auto keys = down_.takeAway(event.device, event.unit);
+  if (heldNewest) nextRepeat_ = now_ + project().settings.repeatDelay;
+  std::vector<int> left;
+  std::erase_if(pointers_, [&](const Pointer& pointer) {
+    const bool goes = pointer.source.device == event.device && pointer.source.unit == event.unit;
+    if (goes) left.push_back(pointer.over);
+    return goes;
+  });
+  for (const DownKey& key : keys) endPress(key, Ends::Abandoned);
+  for (const int box : left) refreshOver(box);
+}
+
+}  // namespace bristle

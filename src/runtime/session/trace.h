@@ -1,0 +1,46 @@
+// What happened in a session, entry by entry.
+#pragma once
+#include <string>
+#include <vector>
+
+#include "runtime/document/project.h"
+
+namespace bristle {
+
+enum class TraceType : std::uint8_t {
+  Focus,
+  State,
+  Activate,
+  Open,
+  OnTop,
+  Back,
+  Bump,
+  Message,
+  Value,
+  Sound,
+  Modality,
+  Quit,
+  Runaway,
+};
+
+// `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
+// the state before, `to` the state after, `how` a word or two on why. Sound: `how` is its file,
+// `number` its volume, 0–1.
+struct TraceEntry {
+  Ms at = 0;
+  TraceType type = TraceType::Focus;
+  ItemId item = {}, fromItem = {};
+  ScreenId screen = {};
+  StateId fromState = {}, toState = {};
+  ValueId value = {};
+  double number = 0;
+  std::string how = {};
+  bool operator==(const TraceEntry&) const = default;
+};
+
+// "focus slot-4 → slot-5 (right, solved)": by ids, so that renaming never breaks a take.
+std::string toLine(const TraceEntry& entry);
+// The same with the names that people gave.
+std::string toLine(const TraceEntry& entry, const Project& project);
+
+}  // namespace bristle

@@ -1,0 +1,69 @@
+// A button's signals in a take of the menu: drawn again on the scope they lead to the same.
+#include "core/laws/take_score.h"
+
+#include <gtest/gtest.h>
+
+#include "core/formats/file_io.h"
+#include "core/laws/check.h"
+#include "runtime/formats/project_file.h"
+#include "runtime/formats/take_file.h"
+#include "support/menus.h"
+
+namespace bristle::test {
+namespace {
+
+class TakeScore : public testing::Test {
+ protected:
+  Project project =
+      parseProject(*readFile(sourcePath("data/demo/saltglass-deep.bristle")))->project;
+  Take take = *parseTake(*readFile(sourcePath("data/demo/tour.take.jsonl")));
+  PlainMeasure measure;
+
+  // What the session's trace says of the button, and what its score leads to on its own.
+  void expectTheSame(const ItemId& item) {
+    const auto played = play(project, take, measure);
+    ASSERT_TRUE(played);
+    const Item* placed = nullptr;
+    for (const auto& screen : project.screens)
+      if (const Item* found = findItem(*screen, item)) placed = found;
+    const KindId kind = placed->button()->kind;
+    const auto found = scoreIn(project, take, kind, item, measure);
+    ASSERT_TRUE(found) << found.error().text();
+    EXPECT_EQ(found->item, item);
+    const Machine& machine = *find(project, find(project, kind)->machine);
+    const auto ready = makeReady(machine, project);
+    std::vector<std::string> session, scope;
+    for (const TraceEntry& e : played->trace)
+      if (e.item == item && (e.type == TraceType::State || e.type == TraceType::Activate))
+        session.push_back(std::to_string(e.at) +
+                          (e.type == TraceType::Activate
+                               ? " activate"
+                               : " " + e.fromState.text + " → " + e.toState.text));
+    for (const Outcome& o : play(ready->program, ready->values, found->score).outcomes) {
+      if (o.type == OutcomeType::Activate) scope.push_back(std::to_string(o.at) + " activate");
+      if (o.type == OutcomeType::State && o.from != o.to)
+        scope.push_back(std::to_string(o.at) + " " + machine.states[o.from].id.text + " → " +
+                        machine.states[o.to].id.text);
+    }
+    std::sort(session.begin(), session.end());
+    std::sort(scope.begin(), scope.end());
+    EXPECT_EQ(scope, session) << item.text;
+  }
+};
+
+TEST_F(TakeScore, LeadsToWhatTheMenuDid) {
+  for (const char* item : {"bay", "ashore", "helm", "stay", "slot-4"}) expectTheSame({item});
+}
+
+TEST_F(TakeScore, WithoutAWishItIsTheOneToWhichMostHappens) {
+  const auto found = scoreIn(project, take, {"k-slab"}, {}, measure);
+  ASSERT_TRUE(found);
+  EXPECT_EQ(found->item, ItemId{"bay"});
+}
+
+TEST_F(TakeScore, AKindThatIsNotThereIsSaid) {
+  EXPECT_FALSE(scoreIn(project, take, {"nobody"}, {}, measure));
+}
+
+}  // namespace
+}  // namespace bristle::test
