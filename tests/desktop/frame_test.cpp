@@ -3,6 +3,8 @@
 
 #include "core/edit/kind_edits.h"
 #include "desktop/frame/finder.h"
+#include "desktop/motion/law_watch.h"
+#include "desktop/motion/motion_bench.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/shape/swatches.h"
@@ -81,6 +83,65 @@ TEST_F(Frame, EveryCommandHasANameOfItsOwnPerBench) {
     }
     EXPECT_GT(names.size(), 15);
   }
+}
+
+// Counts what is painted in a bench.
+class PaintCount : public QObject {
+ public:
+  bool eventFilter(QObject* watched, QEvent* event) override {
+    const auto* widget = qobject_cast<QWidget*>(watched);
+    if (event->type() == QEvent::Paint && widget)
+      for (const QWidget* bench : hidden) painted += bench->isAncestorOf(widget);
+    return false;
+  }
+  std::vector<const QWidget*> hidden;
+  int painted = 0;
+};
+
+// What is not seen costs nothing: neither layout nor routes, laws or painting.
+TEST_F(Frame, BenchesThatAreNotSeenDoNoWork) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  for (const BenchInfo& info : benches()) window->openBench(QString::fromLatin1(info.id));
+  PaintCount count;
+  qApp->installEventFilter(&count);
+  const auto only = [&](const char* id) {
+    window->openBench(QString::fromLatin1(id));
+    auto* motion = static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !motion->laws().checking(); }, 20000));
+    QCoreApplication::processEvents();
+    count.hidden.clear();
+    for (const BenchInfo& info : benches())
+      if (QLatin1String(info.id) != QLatin1String(id))
+        count.hidden.push_back(window->bench(QString::fromLatin1(info.id)));
+    count.painted = 0;
+  };
+  const auto edit = [&](int i) {
+    ASSERT_TRUE(work().perform(setLook(project().kinds[0]->id, {StateId{"hover"}},
+                                       key(0, Prop::BorderWidth), 1.0 + i * 0.25)));
+    work().pickColumns({i % 2 ? StateId{"hover"} : StateId{"normal"}}, key(0, Prop::BorderWidth));
+    QCoreApplication::processEvents();
+  };
+  only("shape");
+  Work::Made before = work().made();
+  for (int i = 0; i < 12; ++i) edit(i);
+  EXPECT_EQ(work().made().layouts, before.layouts);
+  EXPECT_EQ(work().made().routes, before.routes);
+  auto* motion = static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
+  EXPECT_FALSE(motion->laws().checking());
+  EXPECT_EQ(count.painted, 0);
+  // On Place a layout for each move, and no routes, which only Route shows.
+  only("place");
+  work().pickItems({test::buttons(project(), 0).front()});
+  before = work().made();
+  for (int i = 0; i < 6; ++i) test::WindowTest::key(Qt::Key_Right);
+  EXPECT_LE(work().made().layouts, before.layouts + 6);
+  EXPECT_EQ(work().made().routes, before.routes);
+  EXPECT_FALSE(motion->laws().checking());
+  EXPECT_EQ(count.painted, 0);
+  // What changed meanwhile is seen when its bench comes into sight.
+  only("route");
+  EXPECT_GT(work().made().routes, before.routes);
+  qApp->removeEventFilter(&count);
 }
 
 TEST_F(Frame, BothThemesKeepTheirContrast) {

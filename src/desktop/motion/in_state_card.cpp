@@ -4,6 +4,7 @@
 
 #include "core/edit/motion_edits.h"
 #include "desktop/motion/timeline_view.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -19,8 +20,7 @@ InStateCard::InStateCard(Work& work, MotionView& view) : work_(work), view_(view
   column->addStretch();
   build();
   buildFrame();
-  connect(&work, &Work::changed, this, &InStateCard::refresh);
-  connect(&work, &Work::pickedChanged, this, &InStateCard::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   connect(&view, &MotionView::picked, this, &InStateCard::refresh);
   refresh();
 }

@@ -77,7 +77,7 @@ LawWatch::LawWatch(Work& work, QObject* parent) : QObject(parent), work_(work) {
   });
   connect(&checking_, &QFutureWatcherBase::finished, this, [this] {
     checks_ = false;
-    if (*stop_) return soon_.start();
+    if (*stop_) return on_ ? soon_.start() : void();
     last_ = checking_.result();
     beginMending();
     Q_EMIT changed();
@@ -98,7 +98,9 @@ LawWatch::~LawWatch() {
 
 void LawWatch::setOn(bool on) {
   on_ = on;
-  if (on) soon_.start();
+  if (on) return soon_.start();
+  soon_.stop();  // nobody looks
+  if (stop_) *stop_ = true;
 }
 
 void LawWatch::begin() {

@@ -24,6 +24,7 @@
 #include "desktop/view/ask_file.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -57,8 +58,7 @@ MotionBench::MotionBench(Work& work, QWidget* parent) : Bench(parent), work_(wor
   makeCard();
   makeTemplatePage();
   addCommands();
-  connect(&work, &Work::changed, this, &MotionBench::refresh);
-  connect(&work, &Work::pickedChanged, this, &MotionBench::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   connect(view_, &MotionView::scoreChanged, this, &MotionBench::turn);
   connect(view_, &MotionView::heard, this,
           [this](const std::string& file, double volume) { work_.sounds().play(file, volume); });

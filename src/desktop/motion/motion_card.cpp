@@ -9,6 +9,7 @@
 #include "desktop/motion/event_choice.h"
 #include "desktop/motion/graph_view.h"
 #include "desktop/view/project_files.h"
+#include "desktop/work/while_seen.h"
 #include "devices/sound_file.h"
 #include "paint/convert.h"
 
@@ -49,8 +50,7 @@ MotionCard::MotionCard(Work& work, MotionView& view) : work_(work), view_(view) 
   buildEffects();
   timing_ = new TimingSection(work, view, *form_);
   buildMachine();
-  connect(&work, &Work::changed, this, &MotionCard::refresh);
-  connect(&work, &Work::pickedChanged, this, &MotionCard::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   connect(&view, &MotionView::picked, this, &MotionCard::refresh);
   refresh();
 }

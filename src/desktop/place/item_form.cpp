@@ -3,6 +3,7 @@
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -26,8 +27,7 @@ ItemForm::ItemForm(Work& work) : work_(work) {
   containerForm_ = add(&ItemForm::buildContainer);
   decorForm_ = add(&ItemForm::buildDecor);
   placeForm_ = add(&ItemForm::buildPlace);
-  connect(&work, &Work::changed, this, &ItemForm::refresh);
-  connect(&work, &Work::pickedChanged, this, &ItemForm::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

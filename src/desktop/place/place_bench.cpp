@@ -18,6 +18,7 @@
 #include "desktop/place/series_form.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -26,8 +27,7 @@ PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   build();
   buildCard();
   addCommands();
-  connect(&work, &Work::changed, this, &PlaceBench::refresh);
-  connect(&work, &Work::pickedChanged, this, &PlaceBench::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
   refresh();
 }

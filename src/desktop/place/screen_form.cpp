@@ -1,6 +1,7 @@
 #include "desktop/place/screen_form.h"
 
 #include "core/edit/screen_edits.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -27,8 +28,7 @@ ScreenForm::ScreenForm(Work& work) : work_(work) {
       work_.perform(changeScreen(work_.screen()->id, "pass over disabled", {},
                                  [on](Screen& s) { s.passDisabled = on; }));
   });
-  connect(&work, &Work::changed, this, &ScreenForm::refresh);
-  connect(&work, &Work::pickedChanged, this, &ScreenForm::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

@@ -4,6 +4,7 @@
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -32,8 +33,7 @@ SeriesForm::SeriesForm(Work& work) : work_(work) {
     now->setContext(Qt::WidgetShortcut);
     connect(now, &QShortcut::activated, column_, &QPushButton::click);
   }
-  connect(&work, &Work::changed, this, &SeriesForm::refresh);
-  connect(&work, &Work::pickedChanged, this, &SeriesForm::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   connect(captions_, &QPlainTextEdit::textChanged, this, &SeriesForm::refresh);
   refresh();
 }

@@ -12,6 +12,7 @@
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -51,8 +52,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     connect(action, &QAction::triggered, this, [this, rule = rule] { set(rule); });
     commands_.push_back(action);
   }
-  connect(&work, &Work::changed, this, &RouteBench::refresh);
-  connect(&work, &Work::pickedChanged, this, &RouteBench::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

@@ -4,6 +4,7 @@
 
 #include "core/edit/screen_edits.h"
 #include "desktop/route/rose.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 #include "runtime/focus/judge.h"
 #include "runtime/focus/why.h"
@@ -51,8 +52,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   why_->setTextFormat(Qt::RichText);
   form->heading(tr("THIS SCREEN"));
   figures_ = form->note(QString());
-  connect(&work, &Work::changed, this, &RouteCard::refresh);
-  connect(&work, &Work::pickedChanged, this, &RouteCard::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

@@ -26,6 +26,7 @@
 #include "desktop/view/empty_page.h"
 #include "desktop/view/form.h"
 #include "desktop/view/page.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -56,8 +57,7 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   addCellCommands();
   addViewCommands();
   wallCommands_.assign(commands_.begin() + std::ptrdiff_t(first), commands_.end());
-  connect(&work, &Work::changed, this, &ShapeBench::refresh);
-  connect(&work, &Work::pickedChanged, this, &ShapeBench::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

@@ -6,6 +6,7 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/state_edits.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -45,8 +46,7 @@ ShapeCard::ShapeCard(Work& work, Readings& readings) : work_(work) {
   buildParts(*form_);
   buildKind(*form_);
   buildHitArea(*form_);
-  connect(&work, &Work::changed, this, &ShapeCard::refresh);
-  connect(&work, &Work::pickedChanged, this, &ShapeCard::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 

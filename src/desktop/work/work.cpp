@@ -117,8 +117,10 @@ void Work::markUnsaved() {
 }
 
 void Work::after(const Change& change) {
-  layout_.reset();
-  routes_.reset();
+  if (change.settings || change.kinds || change.screens) {  // nothing else moves a button
+    layout_.reset();
+    routes_.reset();
+  }
   keepPicksValid();
   Q_EMIT changed(change);
   Q_EMIT historyChanged();
@@ -254,7 +256,10 @@ const Layout& Work::layout() {
   static const Layout none;
   const Screen* s = screen();
   if (!s || !display()) return none;
-  if (!layout_) layout_ = layOut(project(), *s, *display(), measure_);
+  if (!layout_) {
+    layout_ = layOut(project(), *s, *display(), measure_);
+    ++made_.layouts;
+  }
   return *layout_;
 }
 
@@ -262,7 +267,10 @@ const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
   const Screen* s = screen();
   if (!s) return none;
-  if (!routes_) routes_ = screenRoutes(project(), *s, layout());
+  if (!routes_) {
+    routes_ = screenRoutes(project(), *s, layout());
+    ++made_.routes;
+  }
   return *routes_;
 }
 

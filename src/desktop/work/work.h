@@ -75,6 +75,11 @@ class Work : public QObject {
   // Derived from project, screen and display; made when first asked for after a change.
   const Layout& layout();
   const ScreenRoutes& routes();
+  // How often they were made, so that tests can count the work that is done.
+  struct Made {
+    int layouts = 0, routes = 0;
+  };
+  const Made& made() const { return made_; }
 
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
@@ -108,6 +113,7 @@ class Work : public QObject {
   bool readOnly_ = false;
   std::optional<Layout> layout_;
   std::optional<ScreenRoutes> routes_;
+  Made made_;
 };
 
 }  // namespace bristle
