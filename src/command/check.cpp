@@ -10,6 +10,23 @@
 
 namespace bristle {
 
+namespace {
+
+nlohmann::ordered_json inJson(const Finding& f) {
+  nlohmann::ordered_json out{{"key", f.key},
+                             {"rule", f.rule},
+                             {"severity", nameOf(f.severity)},
+                             {"place", f.place},
+                             {"reason", f.reason}};
+  if (f.figure) out["figure"] = *f.figure;
+  if (f.limit) out["limit"] = *f.limit;
+  if (f.figure) out["unit"] = f.unit;
+  for (const Edit& mend : f.mends) out["mends"].push_back(mend.name);
+  return out;
+}
+
+}  // namespace
+
 Subcommand addCheck(CLI::App& app) {
   struct Options {
     std::string file;
@@ -29,8 +46,7 @@ Subcommand addCheck(CLI::App& app) {
                           [&](const std::string& file) { return whyNoPicture(folder, file); }});
             if (o->json) {
               auto list = nlohmann::ordered_json::array();
-              for (const Finding& f : findings)
-                list.push_back({{"rule", f.rule}, {"place", f.place}, {"reason", f.reason}});
+              for (const Finding& f : findings) list.push_back(inJson(f));
               s.out << nlohmann::ordered_json{{"findings", list}}.dump(2) << "\n";
             } else {
               for (const Finding& f : findings) s.out << f.place << ": " << f.reason << "\n";

@@ -1,4 +1,5 @@
 // Shelf, finder, theme and the Shape bench's card.
+#include <QLabel>
 #include <QListWidget>
 
 #include "core/edit/kind_edits.h"
@@ -142,6 +143,40 @@ TEST_F(Frame, BenchesThatAreNotSeenDoNoWork) {
   only("route");
   EXPECT_GT(work().made().routes, before.routes);
   qApp->removeEventFilter(&count);
+}
+
+// A form stands at its second showing where it stood at its first.
+TEST_F(Frame, NothingMovesWhenABenchIsShownAgain) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  window->resize(1280, 800);
+  const auto places = [&](const QString& id) {
+    window->openBench(id);
+    auto* motion = dynamic_cast<MotionBench*>(window->bench(id));
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !motion || !motion->laws().checking(); }, 20000));
+    QTest::qWait(150);  // readings of contrast come a moment later
+    std::map<const QWidget*, QRect> out;
+    for (const QWidget* w : window->findChildren<QWidget*>())
+      if (w->isVisible() && !w->isWindow()) out[w] = {w->mapTo(window.get(), QPoint()), w->size()};
+    return out;
+  };
+  const auto labels = window->findChildren<QLabel*>();
+  ASSERT_TRUE(QTest::qWaitFor([&] {
+    return std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
+      return label->text().contains(QStringLiteral("finding"));
+    });
+  })) << "the project has been checked";
+  std::map<QString, std::map<const QWidget*, QRect>> first;
+  for (const BenchInfo& info : benches())
+    first[QString::fromLatin1(info.id)] = places(QString::fromLatin1(info.id));
+  for (const auto& [id, before] : first) {
+    const auto again = places(id);
+    for (const auto& [widget, place] : before) {
+      const auto at = again.find(widget);
+      if (at == again.end()) continue;  // the rehearsal goes on
+      EXPECT_EQ(at->second, place) << fromQt(id) << ": " << widget->metaObject()->className() << " "
+                                   << fromQt(widget->accessibleName());
+    }
+  }
 }
 
 TEST_F(Frame, BothThemesKeepTheirContrast) {

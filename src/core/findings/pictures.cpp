@@ -4,10 +4,11 @@
 namespace bristle {
 
 // Each file once, however often it is used.
-void checkPictures(const Project& project, const WhyNoFile& why, std::vector<Finding>& out) {
+void checkPictures(const Project& project, const WhyNoFile& why, Findings& out) {
   for (const std::string& file : filesOf(project).pictures)
     if (std::string reason = why(file); !reason.empty())
-      out.push_back({"picture", "picture “" + file + "”", std::move(reason), {}, {}, {}});
+      out.push_back(
+          {.place = "picture “" + file + "”", .reason = std::move(reason), .detail = file});
 }
 
 }  // namespace bristle

@@ -1,78 +1,139 @@
+// What is referred to, and is not there.
 #include <fmt/format.h>
 
 #include <unordered_set>
 
-#include "core/findings/check.h"
+#include "core/edit/kind_edits.h"
+#include "core/edit/screen_edits.h"
+#include "core/findings/rules.h"
 
 namespace bristle {
 namespace {
 
-constexpr std::string_view kRule = "reference";
+std::string placeOf(const Screen& screen, const Item& item) {
+  return fmt::format("{} · {}", screen.name, displayName(item));
+}
 
-void checkKind(const Project& project, const Kind& kind, std::vector<Finding>& out) {
-  const auto tell = [&](std::string reason) {
-    out.push_back({kRule, "kind “" + kind.name + "”", std::move(reason), {}, {}, kind.id});
-  };
-  const Machine* machine = find(project, kind.machine);
-  if (!machine) return tell(fmt::format("its machine “{}” is not there", kind.machine.text));
-  for (const auto& entry : kind.departures)
-    if (!findState(*machine, entry.first))
-      tell(fmt::format("it has a look for a state “{}” which its machine has not",
-                       entry.first.text));
+Edit mendItem(const Screen& screen, const Item& item, std::string name,
+              std::function<void(Item&)> change) {
+  return changeItems(screen.id, {item.id}, std::move(name), {}, std::move(change));
 }
 
 void checkButton(const Project& project, const Screen& screen, const Item& item,
-                 const std::unordered_set<ItemId>& buttons, std::vector<Finding>& out) {
+                 const std::unordered_set<ItemId>& buttons, Findings& out) {
   const ButtonData& button = *item.button();
-  const auto tell = [&](std::string reason) {
-    out.push_back({kRule,
-                   fmt::format("{} · {}", screen.name, displayName(item)),
-                   std::move(reason),
-                   screen.id,
-                   item.id,
-                   {}});
+  const auto tell = [&](std::string detail, std::string reason, std::vector<Edit> mends) {
+    out.push_back({.place = placeOf(screen, item),
+                   .reason = std::move(reason),
+                   .screen = screen.id,
+                   .item = item.id,
+                   .detail = std::move(detail),
+                   .mends = std::move(mends)});
   };
   if (!find(project, button.kind))
-    tell(fmt::format("its kind “{}” is not there", button.kind.text));
+    tell("kind", fmt::format("its kind “{}” is not there", button.kind.text), {});
   const auto type = button.action.type;
   if ((type == ActionType::Open || type == ActionType::PutOnTop) &&
       !find(project, button.action.screen))
-    tell(fmt::format("it leads to a screen “{}” that is not there", button.action.screen.text));
-  for (Dir dir : kDirs) {
+    tell("action",
+         fmt::format("it leads to a screen “{}” that is not there", button.action.screen.text),
+         {mendItem(screen, item, "let it do nothing",
+                   [](Item& changed) { changed.button()->action = {}; })});
+  for (const Dir dir : kDirs) {
     const RouteRule& rule = button.routes[size_t(dir)];
     if (rule.type == RouteType::Pinned && !buttons.contains(rule.target))
-      tell(fmt::format("its route {} is pinned to “{}”, which is not on the screen", nameOf(dir),
-                       rule.target.text));
+      tell(std::string(nameOf(dir)),
+           fmt::format("its route {} is pinned to “{}”, which is not on the screen", nameOf(dir),
+                       rule.target.text),
+           {mendItem(screen, item, fmt::format("let the route {} be solved", nameOf(dir)),
+                     [dir](Item& changed) { changed.button()->routes[size_t(dir)] = {}; })});
   }
 }
 
 }  // namespace
 
-void checkReferences(const Project& project, const std::atomic<bool>*, std::vector<Finding>& out) {
-  if (project.first && !find(project, project.first))
-    out.push_back({kRule, "project", "the first screen is not there", {}, {}, {}});
-  for (const auto& kind : project.kinds) checkKind(project, *kind, out);
-  for (const auto& screen : project.screens) {
-    std::unordered_set<ItemId> all, buttons;
-    for (const auto& item : screen->items) {
-      all.insert(item->id);
-      if (item->button()) buttons.insert(item->id);
-    }
-    if (screen->entry && !buttons.contains(screen->entry))
-      out.push_back(
-          {kRule, screen->name, "focus starts on a button that is not there", screen->id, {}, {}});
-    for (const auto& item : screen->items) {
-      if (item->parent && !all.contains(item->parent))
-        out.push_back(
-            {kRule,
-             fmt::format("{} · {}", screen->name, displayName(*item)),
-             fmt::format("it is in a container “{}” that is not there", item->parent.text),
-             screen->id,
-             item->id,
-             {}});
-      if (item->button()) checkButton(project, *screen, *item, buttons, out);
-    }
+void checkProjectReferences(const Surroundings& around, Findings& out) {
+  const Project& project = around.project;
+  if (!project.first || find(project, project.first)) return;
+  Finding f{.place = "project", .reason = "the first screen is not there", .detail = "first"};
+  if (!project.screens.empty()) f.mends = {openFirst(project.screens.front()->id)};
+  out.push_back(std::move(f));
+}
+
+void checkKindReferences(const Surroundings& around, const Kind& kind, Findings& out) {
+  const auto tell = [&](StateId state, std::string reason, std::vector<Edit> mends) {
+    out.push_back({.place = "kind “" + kind.name + "”",
+                   .reason = std::move(reason),
+                   .kind = kind.id,
+                   .state = std::move(state),
+                   .mends = std::move(mends)});
+  };
+  const Machine* machine = find(around.project, kind.machine);
+  if (!machine)
+    return tell({}, fmt::format("its machine “{}” is not there", kind.machine.text), {});
+  for (const auto& [state, look] : kind.departures)
+    if (!findState(*machine, state))
+      tell(state,
+           fmt::format("it has a look for a state “{}” which its machine has not", state.text),
+           {changeKind(kind.id, "remove the look of a state that is not there", {},
+                       [gone = state](Kind& changed) { changed.departures.erase(gone); })});
+}
+
+void checkScreenReferences(const Surroundings& around, const Screen& screen, Findings& out) {
+  std::unordered_set<ItemId> all, buttons;
+  for (const auto& item : screen.items) {
+    all.insert(item->id);
+    if (item->button()) buttons.insert(item->id);
   }
+  if (screen.entry && !buttons.contains(screen.entry))
+    out.push_back({.place = screen.name,
+                   .reason = "focus starts on a button that is not there",
+                   .screen = screen.id,
+                   .detail = "entry",
+                   .mends = {changeScreen(screen.id, "let focus start nowhere", {},
+                                          [](Screen& changed) { changed.entry = {}; })}});
+  for (const auto& item : screen.items) {
+    if (item->parent && !all.contains(item->parent))
+      out.push_back(
+          {.place = placeOf(screen, *item),
+           .reason = fmt::format("it is in a container “{}” that is not there", item->parent.text),
+           .screen = screen.id,
+           .item = item->id,
+           .detail = "container",
+           .mends = {mendItem(screen, *item, "take it out of the container",
+                              [](Item& changed) { changed.parent = {}; })}});
+    if (item->button()) checkButton(around.project, screen, *item, buttons, out);
+  }
+}
+
+void checkNamesUsed(const Surroundings& around, const Kind& kind, Findings& out) {
+  const Naming names = naming(around.project);
+  const auto look = [&](const LookValues& values, const StateId& state) {
+    for (const auto& [key, value] : values)
+      eachName(value, [&, part = key.part.text](const NamedId& id) {
+        if (!names.settle(id))
+          out.push_back(
+              {.place = "kind “" + kind.name + "”",
+               .reason = fmt::format("it uses a named value “{}” that is not there", id.text),
+               .kind = kind.id,
+               .state = state,
+               .detail = part + " " + id.text});
+      });
+  };
+  look(kind.base, {});
+  for (const auto& [state, values] : kind.departures) look(values, state);
+}
+
+void checkAliases(const Surroundings& around, Findings& out) {
+  const NamedValues& all = *around.project.named;
+  for (const NamedValue& named : all)
+    for (const bool dark : {false, true})
+      if (!Naming{&all, dark}.settle(named.id)) {
+        out.push_back({.place = "named value “" + named.name + "”",
+                       .reason = "its alias leads nowhere, or in a circle",
+                       .detail = named.id.text});
+        break;
+      }
 }
 
 }  // namespace bristle

@@ -5,7 +5,7 @@
 namespace bristle {
 
 // Each file once for each machine: the same sound on ten transitions is one thing to mend.
-void checkSounds(const Project& project, const WhyNoFile& why, std::vector<Finding>& out) {
+void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
   for (const auto& machine : project.machines) {
     std::set<std::string> seen;
     for (const Transition& t : machine->transitions)
@@ -14,12 +14,10 @@ void checkSounds(const Project& project, const WhyNoFile& why, std::vector<Findi
         const std::string reason =
             effect.file.empty() ? std::string("a sound without a file") : why(effect.file);
         if (!reason.empty())
-          out.push_back({"sound",
-                         "machine “" + machine->name + "”, sound “" + effect.file + "”",
-                         reason,
-                         {},
-                         {},
-                         {}});
+          out.push_back({.place = "machine “" + machine->name + "”, sound “" + effect.file + "”",
+                         .reason = reason,
+                         .machine = machine->id,
+                         .detail = effect.file});
       }
   }
 }

@@ -328,7 +328,15 @@ Bench* Window::bench(const QString& id) {
 void Window::showBench(int index) {
   if (index < 0 || size_t(index) >= offered_.size()) return;
   Bench* bench = need(size_t(index));
-  if (current_ >= 0 && current_ != index) benches_[size_t(current_)]->leave();
+  const QWidget* focus = focusWidget();
+  bool leaves = false;  // with what had the focus
+  if (current_ >= 0 && current_ != index) {
+    Bench* old = benches_[size_t(current_)];
+    leaves = focus && (old->isAncestorOf(focus) || cardOf_[old]->isAncestorOf(focus));
+    old->leave();
+    // Left to itself it would go to whatever comes next, and pick something there.
+    if (leaves) tabs_->button(index)->setFocus();
+  }
   work_.seal();
   current_ = index;
   tabs_->button(index)->setChecked(true);
@@ -339,7 +347,14 @@ void Window::showBench(int index) {
   for (QAction* action : bench->commands()) benchMenu_->addAction(action);
   benchMenu_->setEnabled(!benchMenu_->isEmpty());
   say({}, false);
+  if (leaves) focusInto(bench);
   bench->enter();
+}
+
+void Window::focusInto(QWidget* area) {
+  for (QWidget* child : area->findChildren<QWidget*>())
+    if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled())
+      return child->setFocus();
 }
 
 // From stage or canvas to the card, the shelf, and back: for keys that a bench keeps to itself.
@@ -349,10 +364,7 @@ void Window::nextArea() {
   size_t at = 2;
   for (size_t i = 0; i < 3; ++i)
     if (now && (areas[i] == now || areas[i]->isAncestorOf(now))) at = i;
-  QWidget* next = areas[(at + 1) % 3];
-  for (QWidget* child : next->findChildren<QWidget*>())
-    if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled())
-      return child->setFocus();
+  focusInto(areas[(at + 1) % 3]);
 }
 
 void Window::refresh() {
@@ -378,9 +390,9 @@ void Window::refresh() {
 void Window::findFindings() {
   if (finding_.isRunning()) return findingSoon_.start();
   finding_.setFuture(QtConcurrent::run([project = work_.project(), folder = fromQt(work_.folder()),
-                                        stop = stopFinding_] {
-    return check(project,
-                 {[&](const std::string& file) { return whyNoSound(folder, file); },
+                                        stop = stopFinding_, review = review_] {
+    return review->check(
+        project, {[&](const std::string& file) { return whyNoSound(folder, file); },
                   [&](const std::string& file) { return whyNoPicture(folder, file); }, stop.get()});
   }));
 }

@@ -9,7 +9,7 @@
 #include <map>
 #include <vector>
 
-#include "core/findings/check.h"
+#include "core/findings/review.h"
 #include "desktop/frame/files.h"
 #include "desktop/work/bench.h"
 #include "desktop/work/work.h"
@@ -62,6 +62,7 @@ class Window : public QMainWindow {
   void showFindings();
   void say(const QString& text, bool wrong);
   void nextArea();
+  void focusInto(QWidget* area);
   void deliver();
   void setDark(bool dark);
   void restoreState();
@@ -85,7 +86,8 @@ class Window : public QMainWindow {
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
   QTimer findingSoon_;
-  QFutureWatcher<std::vector<Finding>> finding_;
+  QFutureWatcher<Findings> finding_;
+  std::shared_ptr<Review> review_ = std::make_shared<Review>();  // the worker's, one at a time
   std::shared_ptr<std::atomic<bool>> stopFinding_ = std::make_shared<std::atomic<bool>>(false);
   std::vector<QAction*> commands_;
 };

@@ -1,0 +1,50 @@
+// The rules that a project is held to. A new one is a function in a file of its own and a line in
+// rules.cpp.
+#pragma once
+#include <atomic>
+#include <span>
+#include <variant>
+
+#include "core/findings/finding.h"
+
+namespace bristle {
+
+// What a rule may look at besides the part that it judges.
+struct Surroundings {
+  const Project& project;
+  const std::atomic<bool>* stop = nullptr;
+  bool stopped() const { return stop && stop->load(); }
+};
+
+// A rule judges each part of one sort by itself, so that what was found stays while the part and
+// what it rests on are the same (review.h).
+using KindRule = void (*)(const Surroundings&, const Kind&, Findings&);
+using MachineRule = void (*)(const Surroundings&, const Machine&, Findings&);
+using ScreenRule = void (*)(const Surroundings&, const Screen&, Findings&);
+using ProjectRule = void (*)(const Surroundings&, Findings&);
+
+struct Rule {
+  std::string_view name;
+  std::string_view asks;  // what for, in one sentence
+  Severity severity;
+  std::variant<KindRule, MachineRule, ScreenRule, ProjectRule> judge;
+};
+// In the order in which findings are told.
+std::span<const Rule> allRules();
+
+// One file each in this folder.
+void checkProjectReferences(const Surroundings&, Findings&);
+void checkKindReferences(const Surroundings&, const Kind&, Findings&);
+void checkScreenReferences(const Surroundings&, const Screen&, Findings&);
+void checkNamesUsed(const Surroundings&, const Kind&, Findings&);
+void checkAliases(const Surroundings&, Findings&);
+void checkStates(const Surroundings&, const Machine&, Findings&);
+void checkMachineLaws(const Surroundings&, const Machine&, Findings&);
+void checkFocusStart(const Surroundings&, const Screen&, Findings&);
+void checkReach(const Surroundings&, const Screen&, Findings&);
+void checkAccessibleNames(const Surroundings&, const Screen&, Findings&);
+void checkSeen(const Surroundings&, const Kind&, Findings&);
+void checkHitSize(const Surroundings&, const Kind&, Findings&);
+void checkOverlaps(const Surroundings&, const Screen&, Findings&);
+
+}  // namespace bristle
