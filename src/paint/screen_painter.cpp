@@ -66,6 +66,17 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
                  const Screen& screen, const Layout& layout) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintBackdrop(painter, screen, layout);
+  const QRectF all(0, 0, layout.width, layout.height);
+  std::map<std::shared_ptr<const LookTable>, double> reaches;
+  // What lies beyond the display costs nothing: there may be thousands of it.
+  const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,
+                          const QRectF& box) {
+    if (box.intersects(all)) return true;
+    const auto [at, first] = reaches.try_emplace(table, 0.0);
+    if (first) at->second = LookPainter::reach(kind, *table);
+    const double by = at->second;
+    return box.adjusted(-by, -by, by, by).intersects(all);
+  };
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
     if (item.hidden) continue;
@@ -81,6 +92,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
       continue;
     }
     const Kind& kind = *find(project, button->kind);
+    if (!isSeen(kind, table, box)) continue;
     const Machine& machine = *find(project, kind.machine);
     StateIndex state = 0;
     if (button->disabled)

@@ -117,6 +117,20 @@ TEST_F(OwnLooks, ATableInUseStaysWholeHoweverManyOthersAreMade) {
   EXPECT_EQ(table->state(0), before);
 }
 
+// Beyond the display nothing is painted, but for what reaches in.
+TEST_F(OwnLooks, AShadowReachesInFromBeyondTheDisplay) {
+  must(history, changeItems(screen(), {one}, "out", {}, [](Item& item) {
+         item.parent = {};
+         item.place.x = {Pin::Start, -402, 400, 0};
+         item.place.y = {Pin::Start, 300, 76, 0};
+       }));
+  const auto lit = [&] { return atRest().pixelColor(6, 338) != atRest().pixelColor(6, 900); };
+  EXPECT_FALSE(lit()) << "it is beyond the edge";
+  must(history, setLook(kind().id, {Column{}}, {kind().parts[0].id, Prop::Shadow},
+                        Shadow{20, 0, 4, 0, {255, 0, 0, 255}}));
+  EXPECT_TRUE(lit());
+}
+
 TEST_F(OwnLooks, SignalColoursTellStatesApartInARunningMenu) {
   Session session = started();
   session.feed({0, InputType::Move, Device::Keyboard, 0, 0, Dir::Down, true});
