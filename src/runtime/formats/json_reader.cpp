@@ -90,7 +90,11 @@ class Builder : public nlohmann::json_sax<Json> {
     if (open_.empty()) return &(root = std::move(value));
     if (auto* list = open_.back()->get_ptr<Json::array_t*>())
       return &list->emplace_back(std::move(value));
-    return &((*open_.back())[key_] = std::move(value));
+    auto& members = open_.back()->get_ref<Json::object_t&>();
+    const auto same = std::find_if(members.begin(), members.end(),
+                                   [&](const auto& member) { return member.first == key_; });
+    if (same != members.end()) return &(same->second = std::move(value));  // the last one counts
+    return &members.emplace_back(std::move(key_), std::move(value)).second;
   }
   bool put(Json&& value) {
     add(std::move(value));
@@ -98,8 +102,10 @@ class Builder : public nlohmann::json_sax<Json> {
   }
   bool enter(Json&& value) {
     tooDeep = open_.size() == size_t(kDeepestJson);
-    if (!tooDeep) open_.push_back(add(std::move(value)));
-    return !tooDeep;
+    if (tooDeep) return false;
+    open_.push_back(add(std::move(value)));
+    if (auto* members = open_.back()->get_ptr<Json::object_t*>()) members->reserve(8);
+    return true;
   }
   bool leave() {
     open_.pop_back();

@@ -132,7 +132,9 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
 }
 
 Json itemJson(const Item& item, const Project& project) {
-  Json out{{"id", item.id.text}};
+  Json out = Json::object();
+  out.get_ref<Json::object_t&>().reserve(12);  // thousands of them are made when a file is read
+  out["id"] = item.id.text;
   const auto* box = item.container();
   const auto* panel = std::get_if<PanelData>(&item.what);
   out["type"] = item.button() ? "button"
