@@ -38,7 +38,8 @@ Measured measureAll(const Project& project, Pictures& pictures) {
         if (!machine || machine->states.empty() || kind->hitForm == HitForm::Box) continue;
         const LookTable table(*kind, *machine, naming(project), &item.button()->own);
         const Box& box = layout.items[i].box;
-        addArea(out.areas, item, box, shapes.maskOf(*kind, table.state(0), {box.w, box.h}));
+        if (HitShapes::hasMask(*kind, {box.w, box.h}))
+          addArea(out.areas, item, box, shapes.maskOf(*kind, table.state(0), {box.w, box.h}));
       }
     }
   out.texts = recorder.asked();

@@ -102,8 +102,8 @@ HitMask drawnMask(const Kind& kind, const Look& look, const QRectF& box, Picture
   // A pixel belongs to the form when its centre does. A session asks for the box and the padding.
   const int room = std::max(0, static_cast<int>(std::ceil(kind.hitPadding)));
   const QRect all = box.toAlignedRect().adjusted(-room, -room, room, room);
-  QImage image(all.size(), QImage::Format_ARGB32_Premultiplied);
-  image.fill(Qt::transparent);
+  QImage image(all.size(), QImage::Format_Alpha8);
+  image.fill(0);
   QPainter painter(&image);
   painter.translate(-all.topLeft());
   painter.fillPath(hitOutline(kind, look, box, pictures), Qt::black);
@@ -113,13 +113,19 @@ HitMask drawnMask(const Kind& kind, const Look& look, const QRectF& box, Picture
 
 }  // namespace
 
+bool HitShapes::hasMask(const Kind& kind, const Size& box) {
+  constexpr double kMostPixels = 16e6;
+  return kind.hitForm == HitForm::Alpha || box.w * box.h <= kMostPixels;
+}
+
 // The pointer asks for the same ones again with each of its moves.
 const HitMask& HitShapes::maskOf(const Kind& kind, const Look& look, const Size& box) const {
   constexpr size_t kMost = 256;
   qint64 source = 0;
   if (kind.hitForm == HitForm::Alpha)
-    firstOf(kind, look, PartType::Picture,
-            [&](const PartValues& v) { source = pictures_.get(v.text(Prop::File)).image.cacheKey(); });
+    firstOf(kind, look, PartType::Picture, [&](const PartValues& v) {
+      source = pictures_.get(v.text(Prop::File)).image.cacheKey();
+    });
   const auto at = std::find_if(kept_.begin(), kept_.end(), [&](const Kept& k) {
     return k.kind == kind.id && k.form == kind.hitForm && k.alpha == kind.hitAlpha &&
            k.padding == kind.hitPadding && k.box.w == box.w && k.box.h == box.h &&
@@ -134,6 +140,8 @@ const HitMask& HitShapes::maskOf(const Kind& kind, const Look& look, const Size&
 
 bool HitShapes::hits(const Item&, const Kind& kind, const Look& look, const Box& box, Px x,
                      Px y) const {
+  if (!hasMask(kind, {box.w, box.h}))
+    return hitOutline(kind, look, toQt(box), pictures_).contains(QPointF(x, y));
   return maskOf(kind, look, {box.w, box.h}).holds(x - box.x, y - box.y);
 }
 

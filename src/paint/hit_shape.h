@@ -20,6 +20,9 @@ class HitShapes : public HitTest {
   explicit HitShapes(Pictures& pictures) : pictures_(pictures) {}
   bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
             Px y) const override;
+  // Whether a button of that size is drawn as a mask; beyond 16 million px a form answers by its
+  // outline.
+  static bool hasMask(const Kind& kind, const Size& box);
   // Of a button that is so large, px.
   const HitMask& maskOf(const Kind& kind, const Look& look, const Size& box) const;
 

@@ -80,11 +80,20 @@ TEST_F(Measures, APointHitsTheSameWithWhatWasDrawn) {
       inside += hit;
       // Away from the edge it is the outline that was drawn.
       const QRectF around(x - 1.5, y - 1.5, 3, 3);
-      if (outline.contains(around)) ASSERT_TRUE(hit) << x << " " << y;
-      if (!outline.intersects(around)) ASSERT_FALSE(hit) << x << " " << y;
+      ASSERT_TRUE(hit || !outline.contains(around)) << x << " " << y;
+      ASSERT_TRUE(!hit || outline.intersects(around)) << x << " " << y;
     }
   }
   EXPECT_GT(inside, 1000);
+}
+
+TEST_F(Measures, WhatIsTooLargeToBeDrawnAnswersByItsOutline) {
+  const HitShapes shapes(looks.pictures());
+  const LookTable table(kind(), *now().machines[0]);
+  const Box box{0, 0, 90'000, 90'000};
+  const Item& item = *screen().items[0];
+  EXPECT_TRUE(shapes.hits(item, kind(), table.state(0), box, 45'000, 45'000));
+  EXPECT_FALSE(shapes.hits(item, kind(), table.state(0), box, 300, 300)) << "an ellipse's corner";
 }
 
 TEST_F(Measures, WhatIsNotKnownIsGuessedAndCountsAsTheBox) {
@@ -101,7 +110,8 @@ TEST(MeasuredFile, SaysWhereItIsWrong) {
   };
   using testing::HasSubstr;
   EXPECT_THAT(why("{}"), HasSubstr("\"measured\":1"));
-  EXPECT_THAT(why(R"({"measured":1,"masks":[{"top":0,"rows":[[1]]}]})"), HasSubstr("/masks/0/rows/0"));
+  EXPECT_THAT(why(R"({"measured":1,"masks":[{"top":0,"rows":[[1]]}]})"),
+              HasSubstr("/masks/0/rows/0"));
   EXPECT_THAT(why(R"({"measured":1,"areas":[{"button":"b","w":1,"h":1,"mask":0}]})"),
               HasSubstr("/areas/0/mask"));
   EXPECT_THAT(why(R"({"measured":1,"texts":[{"font":3}]})"), HasSubstr("/texts/0/font"));

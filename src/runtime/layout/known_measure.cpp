@@ -1,7 +1,5 @@
 #include "runtime/layout/known_measure.h"
 
-#include <algorithm>
-
 namespace bristle {
 
 KnownMeasure::KnownMeasure(const std::vector<TextSize>& sizes) {
@@ -17,8 +15,8 @@ Size KnownMeasure::measure(const std::string& family, double size, double weight
 Size RecordingMeasure::measure(const std::string& family, double size, double weight,
                                const std::string& text) const {
   const Size is = of_.measure(family, size, weight, text);
-  const TextSize entry{family, size, weight, text, is};
-  if (std::find(asked_.begin(), asked_.end(), entry) == asked_.end()) asked_.push_back(entry);
+  if (known_.insert({family, size, weight, text}).second)
+    asked_.push_back({family, size, weight, text, is});
   return is;
 }
 

@@ -1,6 +1,7 @@
 // Text sizes that were measured once, for where there are no fonts: layout is the same then.
 #pragma once
 #include <map>
+#include <set>
 #include <string>
 #include <tuple>
 #include <vector>
@@ -21,6 +22,9 @@ struct TextSize {
   }
 };
 
+// Family, size, weight, text.
+using TextKey = std::tuple<std::string, double, double, std::string>;
+
 // What is not known is guessed as PlainMeasure does.
 class KnownMeasure : public TextMeasure {
  public:
@@ -29,7 +33,7 @@ class KnownMeasure : public TextMeasure {
                const std::string& text) const override;
 
  private:
-  std::map<std::tuple<std::string, double, double, std::string>, Size> sizes_;
+  std::map<TextKey, Size> sizes_;
 };
 
 // Keeps what it was asked, in the order of the first asking.
@@ -43,6 +47,7 @@ class RecordingMeasure : public TextMeasure {
  private:
   const TextMeasure& of_;
   mutable std::vector<TextSize> asked_;
+  mutable std::set<TextKey> known_;
 };
 
 }  // namespace bristle
