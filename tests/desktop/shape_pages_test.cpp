@@ -1,6 +1,9 @@
 // The Shape bench's pages, and kinds from files: libraries, names, carrying over, cutting,
 // pictures.
+#include <QScrollArea>
+#include <QScrollBar>
 #include "core/edit/kind_edits.h"
+
 #include "shape_fixture.h"
 
 namespace bristle::test {
@@ -140,6 +143,12 @@ TEST_F(Shape, LooksAreCarriedOverToChosenKindsInOneStep) {
   ASSERT_NE(targets, nullptr);
   const QPixmap picture = named<QLabel>(QStringLiteral("Before and after"))->pixmap();
   EXPECT_GT(count(picture.toImage(), QColor(9, 9, 9)), 100) << "nothing is chosen yet";
+  const QWidget* area = bench().card();
+  while (area && !qobject_cast<const QScrollArea*>(area)) area = area->parentWidget();
+  ASSERT_NE(area, nullptr);
+  QCoreApplication::processEvents();
+  EXPECT_EQ(qobject_cast<const QScrollArea*>(area)->verticalScrollBar()->maximum(), 0)
+      << "a page says little on the card";
   targets->setFocus();
   targets->setCurrentRow(0);
   QTest::keyClick(targets, Qt::Key_Space);

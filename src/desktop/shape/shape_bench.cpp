@@ -75,11 +75,13 @@ void ShapeBench::enter() {
 }
 
 void ShapeBench::makeCards(Readings& readings) {
-  cards_ = new QStackedWidget;
+  cards_ = new QWidget;
+  auto* both = new QVBoxLayout(cards_);
+  both->setContentsMargins(0, 0, 0, 0);
   card_ = new ShapeCard(work_, readings);
-  cards_->addWidget(card_);
-  auto* about = new QWidget;
-  auto* column = new QVBoxLayout(about);
+  both->addWidget(card_);
+  pageCard_ = new QWidget;
+  auto* column = new QVBoxLayout(pageCard_);
   column->setContentsMargins(0, 0, 0, 0);
   auto* form = new Form;
   pageName_ = form->heading(QString());
@@ -87,16 +89,14 @@ void ShapeBench::makeCards(Readings& readings) {
   form->button(tr("Leave the page"), [this] { closePage(); });
   column->addWidget(form);
   column->addStretch();
-  cards_->addWidget(about);
-  // As tall as the one that is shown, so that a short one has no scroll bar.
-  const auto fit = [this] {
-    for (int i = 0; i < cards_->count(); ++i)
-      cards_->widget(i)->setSizePolicy(QSizePolicy::Preferred, i == cards_->currentIndex()
-                                                                   ? QSizePolicy::Preferred
-                                                                   : QSizePolicy::Ignored);
-  };
-  connect(cards_, &QStackedWidget::currentChanged, this, fit);
-  fit();
+  both->addWidget(pageCard_);
+  pageCard_->hide();
+}
+
+// Not a stack, which would be as tall as the taller of the two.
+void ShapeBench::turnCard(bool toPage) {
+  card_->setVisible(!toPage);
+  pageCard_->setVisible(toPage);
 }
 
 QWidget* ShapeBench::card() {
@@ -123,7 +123,7 @@ void ShapeBench::openPage() {
   for (QAction* action : wallCommands_) action->setEnabled(false);
   pageName_->setText(page->accessibleName().toUpper());
   pagePurpose_->setText(page->purpose());
-  cards_->setCurrentIndex(1);
+  turnCard(true);
   pages_->addWidget(page);
   pages_->setCurrentWidget(page);
   connect(page, &Page::done, this, &ShapeBench::closePage);
@@ -143,7 +143,7 @@ void ShapeBench::closePage() {
     page_->deleteLater();
     page_ = nullptr;
     for (QAction* action : wallCommands_) action->setEnabled(true);
-    cards_->setCurrentIndex(0);
+    turnCard(false);
     ledger_->setFocus();
   }
   refresh();

@@ -46,6 +46,7 @@ class ShapeBench : public Bench {
   template <class OnePage>
   void openPage();
   void makeCards(Readings& readings);
+  void turnCard(bool toPage);
   void closePage();
   Work& work_;
   TileView* view_;
@@ -55,7 +56,7 @@ class ShapeBench : public Bench {
   QStackedWidget* pages_;
   Ledger* ledger_;
   ShapeCard* card_;
-  QStackedWidget* cards_;  // the wall's card, and what a page says of itself
+  QWidget *cards_, *pageCard_;  // the wall’s card and what a page says of itself, one of them shown
   QLabel *pageName_, *pagePurpose_;
   Page* page_ = nullptr;
   std::optional<PartCopy> copiedPart_;
