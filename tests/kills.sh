@@ -32,8 +32,7 @@ for n in $(seq "$often"); do
 import json, sys
 p = json.load(open(sys.argv[1]))
 items = p["screens"][0]["items"]
-button = [i for i in items if i["type"] == "button"][0]
-button.pop("in", None)
+button = next(i for box in items for i in box.get("items", [box]) if i["type"] == "button")
 button["x"] = button["y"] = 100
 p["screens"][0]["items"] = [button]
 json.dump(p, open(sys.argv[1], "w"))

@@ -5,6 +5,7 @@
 #include "command/graphics.h"
 #include "core/findings/check.h"
 #include "core/formats/file_io.h"
+#include "core/formats/project_store.h"
 #include "devices/sound_file.h"
 #include "paint/pictures.h"
 
@@ -30,15 +31,25 @@ nlohmann::ordered_json inJson(const Finding& f) {
 Subcommand addCheck(CLI::App& app) {
   struct Options {
     std::string file;
+    std::string bringUp;
     bool json = false;
   };
   auto o = std::make_shared<Options>();
   CLI::App* sub = app.add_subcommand("check", "Reads a project and tells what is wrong with it");
   sub->add_option("project", o->file, "A .bristle file")->required();
   sub->add_flag("--json", o->json, "Findings as JSON");
+  sub->add_option("--bring-up", o->bringUp,
+                  "Write it in the format of today, too: to the same file or another");
   return {sub, [o](Streams s) -> int {
-            Project project;
-            if (!openProject(o->file, project, s)) return kUnusable;
+            const auto opened = openFile(o->file, s);
+            if (!opened) return kUnusable;
+            const Project& project = opened->project;
+            if (!o->bringUp.empty()) {
+              if (opened->readOnly)
+                return tell(s, {o->file, "a newer Bristle wrote it; writing it here would lose that"});
+              if (const auto saved = saveProject(o->bringUp, project); !saved)
+                return tell(s, saved.error());
+            }
             const Graphics graphics;
             const std::string folder = folderOf(o->file);
             const auto findings = check(

@@ -12,14 +12,21 @@ int tell(Streams streams, const Error& error) {
   return kUnusable;
 }
 
-bool openProject(const std::string& file, Project& project, Streams streams) {
+std::optional<OpenedProject> openFile(const std::string& file, Streams streams) {
   auto stored = loadProject(file);
   if (!stored) {
     tell(streams, stored.error());
-    return false;
+    return {};
   }
   if (!stored->opened.note.empty()) streams.err << "bristle: " << stored->opened.note << "\n";
-  project = std::move(stored->opened.project);
+  for (const std::string& line : stored->opened.broughtUp) streams.err << "bristle: " << line << "\n";
+  return std::move(stored->opened);
+}
+
+bool openProject(const std::string& file, Project& project, Streams streams) {
+  auto opened = openFile(file, streams);
+  if (!opened) return false;
+  project = std::move(opened->project);
   return true;
 }
 

@@ -2,10 +2,11 @@
 #pragma once
 #include <functional>
 #include <iosfwd>
+#include <optional>
 #include <string>
 #include <vector>
 
-#include "runtime/document/project.h"
+#include "runtime/formats/project_file.h"
 
 namespace CLI {
 class App;
@@ -47,7 +48,8 @@ struct WindowWish {
 // Runs the subcommand that the arguments name; when they name none, fills in the wish instead.
 int runCommand(int argc, char** argv, Streams streams, WindowWish& wish);
 
-// Reads a project, telling why not on `err`.
+// Reads a project, telling why not, or what was brought up, on `err`.
+std::optional<OpenedProject> openFile(const std::string& file, Streams streams);
 bool openProject(const std::string& file, Project& project, Streams streams);
 int tell(Streams streams, const Error& error);
 

@@ -16,7 +16,7 @@ namespace bristle {
 namespace {
 
 struct Options {
-  std::string project, screen, kind, state, display, out;
+  std::string project, screen, kind, state, display, language, out;
   bool allowMissing = false;
 };
 
@@ -31,9 +31,9 @@ Result<QImage> screenPicture(const Project& project, const Options& o, LookPaint
   const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
   const Screen* screen = find(project, id);
   if (!screen) return fail(o.project, "no screen “" + id.text + "”");
-  const Display* display =
-      o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
-  if (!display) return fail(o.project, "no display “" + o.display + "”");
+  const auto showing = showingOf(project, {o.display}, {o.language});
+  if (!showing) return fail(o.project, showing.error().reason);
+  const Display* display = &showing->display;
   const FontMeasure measure;
   auto image = canvasOf(QSizeF(std::round(display->width), std::round(display->height)),
                         "display “" + display->name + "”");
@@ -43,7 +43,7 @@ Result<QImage> screenPicture(const Project& project, const Options& o, LookPaint
   painter.scale(display->scale, display->scale);
   LookTables tables;
   paintScreen(painter, looks, tables, project, *screen,
-              layOut(project, *screen, *display, measure));
+              layOut(project, *screen, *showing, measure));
   return image;
 }
 
@@ -89,6 +89,7 @@ Subcommand addPicture(CLI::App& app) {
       sub->add_option("--kind", o->kind, "A kind's id instead of a screen")->excludes(screen);
   sub->add_option("--state", o->state, "The state's id; else the first")->needs(kind);
   sub->add_option("--display", o->display, "The display's id; else the first");
+  sub->add_option("--language", o->language, "The language's id; else the first");
   sub->add_option("-o,--out", o->out, "The PNG file to write")->required();
   sub->add_flag("--allow-missing", o->allowMissing,
                 "Draw a stand-in for pictures that are missing or broken");

@@ -13,7 +13,7 @@ namespace bristle {
 namespace {
 
 struct Options {
-  std::string boxes, project, screen, display, from, dir;
+  std::string boxes, project, screen, display, language, from, dir;
   bool json = false;
 };
 
@@ -101,12 +101,11 @@ int routesOfScreen(const Options& o, Streams s) {
   const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
   const Screen* screen = find(project, id);
   if (!screen) return tell(s, {o.project, "no screen “" + id.text + "”"});
-  const Display* display =
-      o.display.empty() ? &project.displays.front() : find(project, DisplayId{o.display});
-  if (!display) return tell(s, {o.project, "no display “" + o.display + "”"});
+  const auto showing = showingOf(project, {o.display}, {o.language});
+  if (!showing) return tell(s, {o.project, showing.error().reason});
   const Graphics graphics;
   const ScreenRoutes routes =
-      screenRoutes(project, *screen, layOut(project, *screen, *display, FontMeasure()));
+      screenRoutes(*screen, layOut(project, *screen, *showing, FontMeasure()));
   return report(o, routes.input, routes.output, s);
 }
 
@@ -120,6 +119,7 @@ Subcommand addRoutes(CLI::App& app) {
   auto* project = sub->add_option("project", o->project, "A .bristle file")->excludes(boxes);
   sub->add_option("--screen", o->screen, "The screen's id; else the first")->needs(project);
   sub->add_option("--display", o->display, "The display's id; else the first")->needs(project);
+  sub->add_option("--language", o->language, "The language's id; else the first")->needs(project);
   auto* why = sub->add_option("--why", o->from, "Rank the candidates of this box or button");
   sub->add_option("--dir", o->dir, "… in this direction")->needs(why);
   sub->add_flag("--json", o->json, "Routes as JSON");

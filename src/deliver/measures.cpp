@@ -21,6 +21,21 @@ void addArea(HitAreas& areas, const Item& item, const Box& box, HitMask mask) {
   if (at == areas.masks.end()) areas.masks.push_back(std::move(mask));
 }
 
+// The drawn hit areas of a screen's buttons, as they lie.
+void addAreas(const Project& project, const Screen& screen, const Layout& layout,
+              const HitShapes& shapes, HitAreas& areas) {
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const Item& item = *screen.items[i];
+    const Kind* kind = item.button() ? find(project, item.button()->kind) : nullptr;
+    const Machine* machine = kind ? find(project, kind->machine) : nullptr;
+    if (!machine || machine->states.empty() || kind->hitForm == HitForm::Box) continue;
+    const LookTable table(*kind, *machine, naming(project), &item.button()->own);
+    const Box& box = layout.items[i].box;
+    if (HitShapes::hasMask(*kind, {box.w, box.h}))
+      addArea(areas, item, box, shapes.maskOf(*kind, table.state(0), {box.w, box.h}));
+  }
+}
+
 }  // namespace
 
 Measured measureAll(const Project& project, Pictures& pictures) {
@@ -28,20 +43,11 @@ Measured measureAll(const Project& project, Pictures& pictures) {
   const RecordingMeasure recorder(fonts);
   const HitShapes shapes(pictures);
   Measured out;
-  for (const Display& display : project.displays)
-    for (const auto& screen : project.screens) {
-      const Layout layout = layOut(project, *screen, display, recorder);
-      for (size_t i = 0; i < screen->items.size(); ++i) {
-        const Item& item = *screen->items[i];
-        const Kind* kind = item.button() ? find(project, item.button()->kind) : nullptr;
-        const Machine* machine = kind ? find(project, kind->machine) : nullptr;
-        if (!machine || machine->states.empty() || kind->hitForm == HitForm::Box) continue;
-        const LookTable table(*kind, *machine, naming(project), &item.button()->own);
-        const Box& box = layout.items[i].box;
-        if (HitShapes::hasMask(*kind, {box.w, box.h}))
-          addArea(out.areas, item, box, shapes.maskOf(*kind, table.state(0), {box.w, box.h}));
-      }
-    }
+  for (const Language& language : project.languages)
+    for (const Display& display : project.displays)
+      for (const auto& screen : project.screens)
+        addAreas(project, *screen, layOut(project, *screen, {display, language.id}, recorder),
+                 shapes, out.areas);
   out.texts = recorder.asked();
   return out;
 }

@@ -26,6 +26,33 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
   }
 }
 
+// Keeps the painter to what containers that clip leave of the item at hand.
+class Clipping {
+ public:
+  explicit Clipping(QPainter& painter) : painter_(painter) {}
+  ~Clipping() { turnTo(-1, {}); }
+  Clipping(const Clipping&) = delete;
+  Clipping& operator=(const Clipping&) = delete;
+  // False where nothing of it is to be painted.
+  bool goTo(const Layout& layout, const Placed& item) {
+    if (!item.shown) return false;
+    if (item.clip != now_) turnTo(item.clip, layout);
+    return item.clip < 0 || !toQt(layout.clips[size_t(item.clip)]).isEmpty();
+  }
+
+ private:
+  void turnTo(int clip, const Layout& layout) {
+    if (now_ >= 0) painter_.restore();
+    now_ = clip;
+    if (clip < 0) return;
+    painter_.save();
+    painter_.setClipRect(toQt(layout.clips[size_t(clip)]), Qt::IntersectClip);
+  }
+
+  QPainter& painter_;
+  int now_ = -1;
+};
+
 }  // namespace
 
 std::shared_ptr<const LookTable> LookTables::get(const Project& project, const KindId& id,
@@ -77,9 +104,10 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     const double by = at->second;
     return box.adjusted(-by, -by, by, by).intersects(all);
   };
+  Clipping clip(painter);
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
-    if (item.hidden) continue;
+    if (!clip.goTo(layout, layout.items[i])) continue;
     const QRectF box = toQt(layout.items[i].box);
     const ButtonData* button = item.button();
     if (!button) {
@@ -98,7 +126,8 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     if (button->disabled)
       for (size_t s = 0; s < machine.states.size(); ++s)
         if (machine.states[s].role == Role::Disabled) state = static_cast<StateIndex>(s);
-    looks.paint(painter, kind, *table, table->state(state), box, button->caption);
+    looks.paint(painter, kind, *table, table->state(state), box,
+                wordsIn(project, button->caption, layout.language));
   }
 }
 
@@ -113,9 +142,10 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session, const
   painter.setRenderHint(QPainter::Antialiasing);
   for (ScreenRun& run : session.stack()) {
     paintBackdrop(painter, *run.screen, run.layout);
+    Clipping clip(painter);
     for (size_t i = 0; i < run.screen->items.size(); ++i) {
       const Item& item = *run.screen->items[i];
-      if (item.hidden) continue;
+      if (!clip.goTo(run.layout, run.layout.items[i])) continue;
       const QRectF box = toQt(run.layout.items[i].box);
       const int index = run.routes.boxOf[i];
       if (index < 0) {
@@ -125,7 +155,8 @@ void paintSession(QPainter& painter, LookPainter& looks, Session& session, const
       if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
       ButtonRun& button = run.buttons[size_t(index)];
       looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
-                       button.player.at(session.now()), box, item.button()->caption,
+                       button.player.at(session.now()), box,
+                       wordsIn(session.project(), item.button()->caption, run.layout.language),
                        button.player.since(session.now()));
     }
   }

@@ -224,7 +224,7 @@ TEST_F(Job, RoutesAreSeenPinnedClosedAndReleased) {
   EXPECT_EQ(work().picked().items, std::vector{ids[0]});
   EXPECT_NE(routes().grab().toImage(), bare);
   const auto route = [&](Dir dir) {
-    return findItem(*project().screens[0], ids[0])->button()->routes[size_t(dir)];
+    return findItem(*project().screens[0], ids[0])->button()->routes[dir];
   };
   drag(&routes(), routes().knob(Dir::Down), at(routes(), ids[2]));
   EXPECT_EQ(route(Dir::Down), (RouteRule{RouteType::Pinned, ids[2]}));
@@ -247,7 +247,7 @@ TEST_F(Job, RoutesAreSeenPinnedClosedAndReleased) {
   key(Qt::Key_Down, Qt::ControlModifier);
   EXPECT_EQ(work().picked().items, std::vector{ids[1]}) << "walked down";
   choose(QStringLiteral("Up"), 3 + 1);
-  EXPECT_EQ(findItem(*project().screens[0], ids[1])->button()->routes[size_t(Dir::Up)],
+  EXPECT_EQ(findItem(*project().screens[0], ids[1])->button()->routes[Dir::Up],
             (RouteRule{RouteType::Pinned, ids[2]}))
       << "the same by keyboard alone";
   click(QStringLiteral("Focus starts here"));

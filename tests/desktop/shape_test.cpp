@@ -347,7 +347,7 @@ TEST_F(Shape, APanelOnAScreenBecomesAButton) {
   ASSERT_NE(project().screens[0]->items[0]->button(), nullptr);
   EXPECT_EQ(project().kinds.size(), 2U);
   fill(QStringLiteral("Description"), QStringLiteral("Leads below"));
-  EXPECT_EQ(project().screens[0]->items[0]->button()->description, "Leads below");
+  EXPECT_EQ(project().screens[0]->items[0]->button()->description.base, "Leads below");
 }
 
 TEST_F(Shape, PartsAreCopiedReorderedAndPasted) {

@@ -1,5 +1,6 @@
 #include "support/menus.h"
 
+#include "core/edit/language_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
 
@@ -97,6 +98,18 @@ Project fullProject() {
   must(history, setRoute(first, ids[1], Dir::Left, {RouteType::Closed, {}}));
   must(history, setRoute(first, ids[1], Dir::Right, {RouteType::Pinned, ids[2]}));
   must(history, setRoute(first, ids[2], Dir::Down, {RouteType::Wrap, {}}));
+  must(history, setRouteOn(first, ids[2], Dir::Left, history.now().displays[1].id,
+                           RouteRule{RouteType::Pinned, ids[0]}));
+  must(history, addLanguage("ar", "العربية"));
+  const LanguageId arabic = history.now().languages.back().id;
+  must(history, changeItems(first, {ids[0]}, "words", {}, [&](Item& item) {
+         item.button()->caption.others[arabic] = "واحد";
+         item.button()->accessibleName = "The first";
+         item.button()->description = "Leads on";
+         item.button()->routes.where.push_back({{}, arabic, Dir::Right, {RouteType::Closed, {}}});
+       }));
+  must(history, changeItems(first, {history.now().screens[0]->items[0]->id}, "clip", {},
+                            [](Item& item) { item.container()->clips = true; }));
   Item panel;
   panel.place = {{Pin::Both, 10, 0, 20}, {Pin::End, 30, 40, 0}};
   panel.what = PanelData{Fill::solid({5, 6, 7, 255}), 12};
@@ -106,7 +119,21 @@ Project fullProject() {
   picture.what = PictureData{"art/b.png"};
   must(history, addItem(second, "picture", picture));
   must(history, addButton(second, kind, "Back", 5, 6));
+  Item row;
+  row.what = ContainerData{Flow::Row, 8, 4, Across::Centre, false};
+  must(history, addItem(second, "row", row));
   Project project = history.now();
+  Screen& screen = *edit(project, second);
+  Item inner = *screen.items.back();
+  inner.parent = inner.id;
+  inner.id = freshId<ItemId>(project, "c");
+  screen.items.emplace_back(inner);  // a row in a row
+  Cluster cluster{freshId<ClusterId>(project, "g"), "Front", {ids[0], ids[1]}, {}, {}, {}};
+  cluster.enter = Enter::Chosen;
+  cluster.chosen = ids[1];
+  edit(project, first)->clusters.push_back(cluster);
+  edit(*edit(project, first), ids[2])->button()->routes[Dir::Right] = {RouteType::Pinned,
+                                                                       cluster.id};
   project.values.push_back({{"v1"}, "dives", 2, {}});
   Machine& machine = *edit(project, project.machines[0]->id);
   Transition t;

@@ -127,7 +127,7 @@ Edit detach(ScreenId screen, ItemId item) {
             std::vector<std::string> names;
             for (const auto& other : before.kinds) names.push_back(other->name);
             own.name = freeName(names, displayName(*placed));
-            own.sampleCaption = placed->button()->caption;
+            own.sampleCaption = placed->button()->caption.base;
             // What the button held for parts of another kind that it once was stays behind.
             for (const auto& [key, value] : placed->button()->own.base)
               if (partType(own, key.part)) own.base.set(key, value);
@@ -225,7 +225,8 @@ Edit placeCut(std::string name, std::string background, std::vector<CutButton> b
               now = addButton(screen, now->kinds.back()->id, "", button.x, button.y).apply(*now);
               if (!now) return now;
               Item& item = edit(*now, screen)->items.back().edit();
-              item.name = item.button()->accessibleName = button.pictures.name;
+              item.name = button.pictures.name;
+              item.button()->accessibleName = item.name;
             }
             return now;
           }};

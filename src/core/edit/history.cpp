@@ -16,7 +16,7 @@ bool differ(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b) {
 }  // namespace
 
 Change changeBetween(const Project& a, const Project& b) {
-  return {a.name != b.name || a.settings != b.settings || a.displays != b.displays ||
+  return {a.name != b.name || a.settings != b.settings || a.displays != b.displays || a.languages != b.languages ||
               a.values != b.values || a.first != b.first,
           differ(a.machines, b.machines),
           // Named values are part of every look.

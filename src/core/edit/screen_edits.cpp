@@ -7,6 +7,8 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "runtime/document/tree.h"
+
 namespace bristle {
 namespace {
 
@@ -38,29 +40,44 @@ Item freshButton(Project& project, const KindId& kind, std::string caption) {
   return item;
 }
 
-// The items and all that is in them, however deep.
-std::unordered_set<ItemId> withContents(const Screen& screen, const std::vector<ItemId>& items) {
-  std::unordered_set<ItemId> out(items.begin(), items.end());
-  for (size_t before = 0; before != out.size();) {
-    before = out.size();
-    for (const auto& item : screen.items)
-      if (item->parent && out.contains(item->parent)) out.insert(item->id);
-  }
-  return out;
-}
-
 // What pointed to items that are no longer there points nowhere again.
 void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
   if (removed.contains(screen.entry)) screen.entry = {};
   for (auto& shared : screen.items) {
     const ButtonData* button = shared->button();
     if (!button) continue;
-    const bool points = std::any_of(button->routes.begin(), button->routes.end(),
-                                    [&](const RouteRule& r) { return removed.contains(r.target); });
+    const auto isGone = [&](const RouteRule& r) {
+      return removed.contains(r.target.item.alone());
+    };
+    bool points = false;
+    button->routes.each([&](const RouteRule& rule) { points |= isGone(rule); });
     if (!points) continue;
-    for (RouteRule& rule : shared.edit().button()->routes)
-      if (removed.contains(rule.target)) rule = {};
+    shared.edit().button()->routes.each([&](RouteRule& rule) {
+      if (isGone(rule)) rule = {};
+    });
   }
+  for (Cluster& cluster : screen.clusters)
+    std::erase_if(cluster.items,
+                  [&](const ItemPath& path) { return removed.contains(path.alone()); });
+}
+
+// With the ids that its likes have; the outermost lies 24 px down and right of the original.
+Item copyOf(const Item& original, const std::unordered_map<ItemId, ItemId>& copies,
+            bool outermost) {
+  Item copy = original;
+  copy.id = copies.at(original.id);
+  if (outermost) {
+    copy.place.x.offset += copy.place.x.pin == Pin::End ? -24 : 24;
+    copy.place.y.offset += copy.place.y.pin == Pin::End ? -24 : 24;
+  } else {
+    copy.parent = copies.at(original.parent);
+  }
+  if (ButtonData* button = copy.button())
+    button->routes.each([&](RouteRule& rule) {
+      const auto to = copies.find(rule.target.item.alone());
+      if (to != copies.end()) rule.target = to->second;
+    });
+  return copy;
 }
 
 }  // namespace
@@ -179,8 +196,8 @@ Edit addItem(ScreenId id, std::string name, Item item) {
 
 Edit removeItems(ScreenId id, std::vector<ItemId> items) {
   return onScreen(id, "remove", {}, [=](Project after, Screen& screen) -> Result<Project> {
-    const auto removed = withContents(screen, items);
-    std::erase_if(screen.items, [&](const auto& item) { return removed.contains(item->id); });
+    std::unordered_set<ItemId> removed;
+    for (const auto& item : takeOut(screen, outermost(screen, items))) removed.insert(item->id);
     forget(screen, removed);
     return after;
   });
@@ -188,27 +205,18 @@ Edit removeItems(ScreenId id, std::vector<ItemId> items) {
 
 Edit duplicateItems(ScreenId id, std::vector<ItemId> items) {
   return onScreen(id, "duplicate", {}, [=](Project after, Screen& screen) -> Result<Project> {
-    const auto wanted = withContents(screen, items);
+    Screen taken = screen;
+    const auto roots = outermost(screen, items);
+    const auto originals = takeOut(taken, roots);
     std::unordered_map<ItemId, ItemId> copies;
-    for (const auto& item : screen.items)
-      if (wanted.contains(item->id))
-        copies[item->id] = freshId<ItemId>(after, item->button() ? "b" : "i");
-    const auto original = screen.items;
-    for (const auto& item : original) {
-      if (!wanted.contains(item->id)) continue;
-      Item copy = *item;
-      copy.id = copies[item->id];
-      if (const auto parent = copies.find(copy.parent); parent != copies.end()) {
-        copy.parent = parent->second;
-      } else {
-        copy.place.x.offset += copy.place.x.pin == Pin::End ? -24 : 24;
-        copy.place.y.offset += copy.place.y.pin == Pin::End ? -24 : 24;
-      }
-      if (ButtonData* button = copy.button())
-        for (RouteRule& rule : button->routes)
-          if (const auto to = copies.find(rule.target); to != copies.end())
-            rule.target = to->second;
-      screen.items.emplace_back(std::move(copy));
+    for (const auto& item : originals)
+      copies[item->id] = freshId<ItemId>(after, item->button() ? "b" : "i");
+    for (const ItemId& root : roots) {
+      const size_t at = *indexOf(screen, root), end = nestingOf(screen)[at].end;
+      std::vector<Shared<Item>> run;
+      for (size_t i = at; i < end; ++i)
+        run.emplace_back(copyOf(*screen.items[i], copies, i == at));
+      putLast(screen, screen.items[at]->parent, std::move(run));
     }
     return after;
   });
@@ -239,19 +247,15 @@ Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
                     container.flow = flow;
                     box.what = container;
                     const ItemId parent = box.id;
-                    // Moved to the end together, so that document order is the order given.
-                    std::vector<Shared<Item>> moved;
-                    for (const ItemId& item : items)
-                      for (const auto& shared : screen.items)
-                        if (shared->id == item) moved.push_back(shared);
-                    std::erase_if(screen.items, [&](const auto& shared) {
-                      return std::find(items.begin(), items.end(), shared->id) != items.end();
+                    // What is in another of them goes along with that one.
+                    const auto roots = outermost(screen, items);
+                    std::vector<ItemId> order = items;
+                    std::erase_if(order, [&](const ItemId& item) {
+                      return std::find(roots.begin(), roots.end(), item) == roots.end();
                     });
+                    auto moved = takeOut(screen, order);
                     screen.items.emplace_back(std::move(box));
-                    for (auto& shared : moved) {
-                      shared.edit().parent = parent;
-                      screen.items.push_back(shared);
-                    }
+                    putLast(screen, parent, std::move(moved));
                     return after;
                   });
 }
@@ -259,18 +263,8 @@ Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
 Edit reorder(ScreenId id, ItemId item, int by) {
   return onScreen(std::move(id), by < 0 ? "move earlier" : "move later", {},
                   [=](Project after, Screen& screen) -> Result<Project> {
-                    const auto at = std::find_if(screen.items.begin(), screen.items.end(),
-                                                 [&](const auto& i) { return i->id == item; });
-                    if (at == screen.items.end()) return fail({}, "that item is gone");
-                    // Past the next one that has the same holder; others between do not count.
-                    const auto index = at - screen.items.begin();
-                    const ItemId parent = (*at)->parent;
-                    const int step = by < 0 ? -1 : 1;
-                    for (auto i = index + step; i >= 0 && i < std::ssize(screen.items); i += step) {
-                      if (screen.items[size_t(i)]->parent != parent) continue;
-                      std::swap(screen.items[size_t(i)], screen.items[size_t(index)]);
-                      break;
-                    }
+                    if (!indexOf(screen, item)) return fail({}, "that item is gone");
+                    swapWithBrother(screen, item, by);
                     return after;
                   });
 }
@@ -285,8 +279,25 @@ Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule) {
   return changeItems(std::move(screen), {std::move(item)},
                      fmt::format("{} {}", verbs[static_cast<size_t>(rule.type)], nameOf(dir)), {},
                      [=](Item& i) {
-                       if (ButtonData* button = i.button()) button->routes[size_t(dir)] = rule;
+                       if (ButtonData* button = i.button()) button->routes[dir] = rule;
                      });
+}
+
+Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
+                std::optional<RouteRule> rule) {
+  const std::string name = rule ? "route {} on this display" : "route {} as on all displays";
+  return changeItems(
+      std::move(screen), {std::move(item)}, fmt::format(fmt::runtime(name), nameOf(dir)), {},
+      [=](Item& i) {
+        if (!i.button()) return;
+        auto& where = i.button()->routes.where;
+        const auto at = std::find_if(where.begin(), where.end(), [&](const RouteException& each) {
+          return each.dir == dir && each.display == display && !each.language;
+        });
+        if (!rule && at != where.end()) where.erase(at);
+        if (rule && at != where.end()) at->rule = *rule;
+        if (rule && at == where.end()) where.push_back({display, {}, dir, *rule});
+      });
 }
 
 Edit setAction(ScreenId screen, ItemId item, Action action) {

@@ -1,5 +1,6 @@
 // Edits of screens and what is placed on them.
 #pragma once
+#include <optional>
 #include <span>
 #include <utility>
 #include <vector>
@@ -42,6 +43,9 @@ Edit reorder(ScreenId screen, ItemId item, int by);
 
 Edit setEntry(ScreenId screen, ItemId item);
 Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule);
+// On one display only; nothing lets it be there as everywhere.
+Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
+                std::optional<RouteRule> rule);
 Edit setAction(ScreenId screen, ItemId item, Action action);
 
 enum class Alignment { Left, Centre, Right, Top, Middle, Bottom };

@@ -2,20 +2,23 @@
 
 #include "core/edit/screen_edits.h"
 #include "core/findings/rules.h"
+#include "runtime/document/tree.h"
 #include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 
 void checkFocusStart(const Surroundings&, const Screen& screen, Findings& out) {
   if (screen.entry) return;
-  for (const auto& item : screen.items) {
-    if (!item->button() || item->hidden) continue;
-    const auto start = [id = item->id](Screen& changed) { changed.entry = id; };
+  const auto nesting = nestingOf(screen);
+  for (size_t i = 0; i < nesting.size(); ++i) {
+    const Item& item = *screen.items[i];
+    if (!item.button() || nesting[i].hidden) continue;
+    const auto start = [id = item.id](Screen& changed) { changed.entry = id; };
     out.push_back(
         {.place = screen.name,
          .reason = "it does not say where focus starts",
          .screen = screen.id,
-         .mends = {changeScreen(screen.id, fmt::format("start focus on “{}”", displayName(*item)),
+         .mends = {changeScreen(screen.id, fmt::format("start focus on “{}”", displayName(item)),
                                 {}, start)}});
     return;
   }
@@ -26,7 +29,7 @@ void checkReach(const Surroundings& around, const Screen& screen, Findings& out)
   if (!screen.entry || around.project.displays.empty()) return;
   const Layout layout =
       layOut(around.project, screen, around.project.displays.front(), PlainMeasure());
-  if (!screenRoutes(around.project, screen, layout).output.allReached)
+  if (!screenRoutes(screen, layout).output.allReached)
     out.push_back({.place = screen.name,
                    .reason = "not every button can be reached from every other by the directions",
                    .screen = screen.id});

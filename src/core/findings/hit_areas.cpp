@@ -37,14 +37,14 @@ void checkOverlaps(const Surroundings& around, const Screen& screen, Findings& o
   std::vector<size_t> order;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const auto* button = screen.items[i]->button();
-    const Kind* kind = button && !screen.items[i]->hidden ? find(project, button->kind) : nullptr;
+    const Kind* kind = button && layout.items[i].shown ? find(project, button->kind) : nullptr;
     if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
   }
   std::sort(order.begin(), order.end(),
-            [&](size_t a, size_t b) { return layout.items[a].hit.x < layout.items[b].hit.x; });
+            [&](size_t a, size_t b) { return layout.items[a].visible.x < layout.items[b].visible.x; });
   for (size_t i = 0; i < order.size() && !around.stopped(); ++i)
     for (size_t j = i + 1; j < order.size(); ++j) {
-      const Box &a = layout.items[order[i]].hit, &b = layout.items[order[j]].hit;
+      const Box &a = layout.items[order[i]].visible, &b = layout.items[order[j]].visible;
       if (b.x >= a.x + a.w) break;
       if (b.y >= a.y + a.h || a.y >= b.y + b.h) continue;
       const Item &one = *screen.items[order[i]], &other = *screen.items[order[j]];

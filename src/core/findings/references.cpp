@@ -39,15 +39,28 @@ void checkButton(const Project& project, const Screen& screen, const Item& item,
          fmt::format("it leads to a screen “{}” that is not there", button.action.screen.text),
          {mendItem(screen, item, "let it do nothing",
                    [](Item& changed) { changed.button()->action = {}; })});
-  for (const Dir dir : kDirs) {
-    const RouteRule& rule = button.routes[size_t(dir)];
-    if (rule.type == RouteType::Pinned && !buttons.contains(rule.target))
-      tell(std::string(nameOf(dir)),
-           fmt::format("its route {} is pinned to “{}”, which is not on the screen", nameOf(dir),
-                       rule.target.text),
-           {mendItem(screen, item, fmt::format("let the route {} be solved", nameOf(dir)),
-                     [dir](Item& changed) { changed.button()->routes[size_t(dir)] = {}; })});
-  }
+  const auto leads = [&](const RouteRule& rule) {
+    if (rule.type != RouteType::Pinned) return true;
+    if (!rule.target.cluster) return buttons.contains(rule.target.item.alone());
+    return std::any_of(screen.clusters.begin(), screen.clusters.end(),
+                       [&](const Cluster& c) { return c.id == rule.target.cluster; });
+  };
+  const auto tellRoute = [&](Dir dir, const RouteRule& rule, const std::string& where,
+                             std::function<void(RouteRules&)> mend) {
+    if (leads(rule)) return;
+    const std::string name(nameOf(dir));
+    const auto& target = rule.target;
+    tell(where.empty() ? name : name + " " + where,
+         fmt::format("its route {} is pinned to “{}”, which is not on the screen", name,
+                     target.cluster ? target.cluster.text : target.item.text()),
+         {mendItem(screen, item, fmt::format("let the route {} be solved", name),
+                   [=](Item& changed) { mend(changed.button()->routes); })});
+  };
+  for (const Dir dir : kDirs)
+    tellRoute(dir, button.routes[dir], {}, [dir](RouteRules& routes) { routes[dir] = {}; });
+  for (const RouteException& each : button.routes.where)
+    tellRoute(each.dir, each.rule, each.display.text + "/" + each.language.text,
+              [each](RouteRules& routes) { std::erase(routes.where, each); });
 }
 
 }  // namespace
@@ -80,11 +93,9 @@ void checkKindReferences(const Surroundings& around, const Kind& kind, Findings&
 }
 
 void checkScreenReferences(const Surroundings& around, const Screen& screen, Findings& out) {
-  std::unordered_set<ItemId> all, buttons;
-  for (const auto& item : screen.items) {
-    all.insert(item->id);
+  std::unordered_set<ItemId> buttons;
+  for (const auto& item : screen.items)
     if (item->button()) buttons.insert(item->id);
-  }
   if (screen.entry && !buttons.contains(screen.entry))
     out.push_back({.place = screen.name,
                    .reason = "focus starts on a button that is not there",
@@ -92,18 +103,8 @@ void checkScreenReferences(const Surroundings& around, const Screen& screen, Fin
                    .detail = "entry",
                    .mends = {changeScreen(screen.id, "let focus start nowhere", {},
                                           [](Screen& changed) { changed.entry = {}; })}});
-  for (const auto& item : screen.items) {
-    if (item->parent && !all.contains(item->parent))
-      out.push_back(
-          {.place = placeOf(screen, *item),
-           .reason = fmt::format("it is in a container “{}” that is not there", item->parent.text),
-           .screen = screen.id,
-           .item = item->id,
-           .detail = "container",
-           .mends = {mendItem(screen, *item, "take it out of the container",
-                              [](Item& changed) { changed.parent = {}; })}});
+  for (const auto& item : screen.items)
     if (item->button()) checkButton(around.project, screen, *item, buttons, out);
-  }
 }
 
 void checkNamesUsed(const Surroundings& around, const Kind& kind, Findings& out) {

@@ -73,7 +73,11 @@ Result<QString> Files::load(const QString& wanted) {
                 stored->opened.readOnly);
   remember(path);
   Q_EMIT pathChanged();
-  return toQt(stored->opened.note);
+  QString note = toQt(stored->opened.note);
+  const auto& changes = stored->opened.broughtUp;
+  if (!changes.empty()) note += QStringLiteral(" ") + toQt(changes.front());
+  if (changes.size() > 1) note += tr(" (and %1 more; bristle check tells all)").arg(changes.size() - 1);
+  return note;
 }
 
 void Files::restore(Project project, const QString& path, const FileStamp& stamp) {
@@ -92,7 +96,7 @@ bool Files::open(const QString& path) {
     complain(tr("%1 is not opened, and is as it was.").arg(name), toQt(note.error().text()));
     return false;
   }
-  work_.tell(note->isEmpty() ? tr("Opened %1").arg(name) : *note, !note->isEmpty());
+  work_.tell(note->isEmpty() ? tr("Opened %1").arg(name) : *note, work_.readOnly());
   return true;
 }
 

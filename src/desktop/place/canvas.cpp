@@ -9,18 +9,14 @@
 #include "desktop/work/theme.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
+#include "runtime/document/tree.h"
+#include "runtime/layout/pins.h"
 
 namespace bristle {
 namespace {
 
 constexpr double kDragAfter = 4;  // widget px: less is a click
 constexpr double kEdge = 8;       // widget px around a container that pick it
-
-int indexOf(const Screen& screen, const ItemId& id) {
-  for (size_t i = 0; i < screen.items.size(); ++i)
-    if (screen.items[i]->id == id) return static_cast<int>(i);
-  return -1;
-}
 
 }  // namespace
 
@@ -49,13 +45,13 @@ void Canvas::moveBy(double dx, double dy, const QString& name, const QString& me
   if (!screen) return;
   std::vector<std::pair<ItemId, Place>> places;
   for (const ItemId& id : movers()) {
-    const int i = indexOf(*screen, id);
-    if (i < 0 || size_t(i) >= from.items.size()) continue;
-    Box box = from.items[size_t(i)].box;
+    const auto i = indexOf(*screen, id);
+    if (!i || *i >= from.items.size()) continue;
+    Box box = from.items[*i].box;
     box.x = std::round(box.x + dx);
     box.y = std::round(box.y + dy);
     places.emplace_back(
-        id, placeFor(screen->items[size_t(i)]->place, box, {0, 0, from.width, from.height}));
+        id, placeFor(screen->items[*i]->place, box, {0, 0, from.width, from.height}));
   }
   if (!places.empty())
     work().perform(placeItems(screen->id, std::move(places), fromQt(name), fromQt(mergeKey)));
@@ -73,7 +69,7 @@ void Canvas::align(Alignment how) {
   const Layout& layout = work().layout();
   std::vector<std::array<double, 4>> boxes;
   for (const ItemId& id : ids) {
-    const Box& b = layout.items[size_t(indexOf(*screen, id))].box;
+    const Box& b = layout.items[*indexOf(*screen, id)].box;
     boxes.push_back({b.x, b.y, b.w, b.h});
   }
   const auto to = alignedTopLefts(boxes, how);
@@ -98,7 +94,7 @@ void Canvas::paintHitAreas(QPainter& p) {
   std::vector<std::pair<QPainterPath, bool>> areas;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const auto* button = screen.items[i]->button();
-    const Kind* kind = button && !screen.items[i]->hidden
+    const Kind* kind = button && layout.items[i].shown
                            ? bristle::find(work().project(), button->kind)
                            : nullptr;
     if (!kind) continue;
@@ -176,8 +172,9 @@ int Canvas::containerEdgeAt(const QPointF& at) const {
   const Screen* screen = work().screen();
   const Layout& layout = work().layout();
   const double edge = kEdge / zoom();
+  const auto nesting = nestingOf(*screen);
   for (size_t i = screen->items.size(); i-- > 0;) {
-    if (!screen->items[i]->container() || screen->items[i]->locked) continue;
+    if (!screen->items[i]->container() || nesting[i].locked || nesting[i].hidden) continue;
     if (toQt(layout.items[i].box).adjusted(-edge, -edge, edge, edge).contains(at))
       return static_cast<int>(i);
   }
@@ -241,9 +238,10 @@ void Canvas::pickInMarquee(bool add) {
   if (!screen || area.width() * zoom() < kDragAfter || area.height() * zoom() < kDragAfter) return;
   auto picked = add ? work().picked().items : std::vector<ItemId>{};
   const Layout& layout = work().layout();
+  const auto nesting = nestingOf(*screen);
   for (size_t i = 0; i < screen->items.size(); ++i) {
     const Item& item = *screen->items[i];
-    if (item.container() || item.locked || item.hidden ||
+    if (item.container() || nesting[i].locked || nesting[i].hidden ||
         !area.intersects(toQt(layout.items[i].box)))
       continue;
     if (std::find(picked.begin(), picked.end(), item.id) == picked.end()) picked.push_back(item.id);
@@ -255,8 +253,10 @@ void Canvas::pickNext(int by) {
   const Screen* screen = work().screen();
   if (!screen || screen->items.empty()) return;
   const int n = static_cast<int>(screen->items.size());
-  int at = work().picked().items.empty() ? (by > 0 ? -1 : 0)
-                                         : indexOf(*screen, work().picked().items.back());
+  const auto last = work().picked().items.empty()
+                        ? std::nullopt
+                        : indexOf(*screen, work().picked().items.back());
+  int at = last ? static_cast<int>(*last) : by > 0 ? -1 : 0;
   at = (at + by + n) % n;
   work().pickItems({screen->items[size_t(at)]->id});
 }

@@ -56,7 +56,7 @@ void DisplayStrip::paintEvent(QPaintEvent*) {
         art.scale(box.width() / displays[i].layoutWidth(),
                   box.height() / displays[i].layoutHeight());
         paintScreen(art, work_.looks(), work_.tables(), work_.project(), *screen,
-                    layOut(work_.project(), *screen, displays[i], work_.measure()));
+                    layOut(work_.project(), *screen, {displays[i], work_.language().id}, work_.measure()));
       }
       pictures_.push_back(picture);
     }

@@ -5,6 +5,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/work/while_seen.h"
 #include "paint/convert.h"
+#include "runtime/layout/pins.h"
 
 namespace bristle {
 
@@ -40,23 +41,22 @@ bool ItemForm::changePlace(const char* name, std::function<void(AxisPlace&, Axis
   return change(name, [apply = std::move(apply)](Item& i) { apply(i.place.x, i.place.y); });
 }
 
+// A field for one of a button's texts, in the language that is shown.
+QLineEdit* ItemForm::words(Form& form, const QString& name, const char* edit,
+                           Text ButtonData::*which) {
+  return form.text(name, [this, edit, which](const QString& typed) {
+    return change(edit, [=, languages = work_.project().languages, in = work_.language().id](Item& i) {
+      if (auto* b = i.button()) setWords(languages, b->*which, in, fromQt(typed));
+    });
+  });
+}
+
 void ItemForm::buildButton(Form& form) {
-  caption_ = form.text(tr("Caption"), [this](const QString& text) {
-    return change("change caption", [text](Item& i) {
-      if (auto* b = i.button()) b->caption = fromQt(text);
-    });
-  });
-  accessible_ = form.text(tr("Accessible name"), [this](const QString& text) {
-    return change("change accessible name", [text](Item& i) {
-      if (auto* b = i.button()) b->accessibleName = fromQt(text);
-    });
-  });
+  caption_ = words(form, tr("Caption"), "change caption", &ButtonData::caption);
+  accessible_ =
+      words(form, tr("Accessible name"), "change accessible name", &ButtonData::accessibleName);
   accessible_->setToolTip(tr("What a screen reader says; empty: the caption"));
-  description_ = form.text(tr("Description"), [this](const QString& text) {
-    return change("change description", [text](Item& i) {
-      if (auto* b = i.button()) b->description = fromQt(text);
-    });
-  });
+  description_ = words(form, tr("Description"), "change description", &ButtonData::description);
   description_->setToolTip(
       tr("What a screen reader may add, for example what the button leads to"));
   kind_ = form.choice(tr("Kind"), {}, [this](int index) {
@@ -130,6 +130,11 @@ void ItemForm::buildContainer(Form& form) {
                             if (auto* c = i.container()) c->across = static_cast<Across>(index);
                           });
                         });
+  clips_ = form.check(tr("Cuts off what reaches beyond it"), [this](bool on) {
+    change(on ? "cut off what reaches beyond" : "let content reach beyond", [on](Item& i) {
+      if (auto* c = i.container()) c->clips = on;
+    });
+  });
 }
 
 void ItemForm::buildDecor(Form& form) {
@@ -220,9 +225,17 @@ void ItemForm::editCaption() {
 }
 
 void ItemForm::refreshButton(const ButtonData& button) {
-  refill(caption_, toQt(button.caption));
-  refill(accessible_, toQt(button.accessibleName));
-  refill(description_, toQt(button.description));
+  const auto show = [this](QLineEdit* field, const Text& text) {
+    const auto& languages = work_.project().languages;
+    const LanguageId& in = work_.language().id;
+    const QString words = toQt(wordsIn(languages, text, in));
+    const bool own = hasWords(languages, text, in);
+    refill(field, own ? words : QString());
+    field->setPlaceholderText(own ? QString() : words);  // what it falls back to
+  };
+  show(caption_, button.caption);
+  show(accessible_, button.accessibleName);
+  show(description_, button.description);
   QStringList kinds, screens;
   int kind = -1, target = -1;
   for (const auto& k : work_.project().kinds) {
@@ -233,17 +246,8 @@ void ItemForm::refreshButton(const ButtonData& button) {
     if (s->id == button.action.screen) target = int(screens.size());
     screens << toQt(s->name);
   }
-  const auto list = [](QComboBox* box, const QStringList& names, int index) {
-    QStringList shown;
-    for (int i = 0; i < box->count(); ++i) shown << box->itemText(i);
-    if (shown != names) {
-      box->clear();
-      box->addItems(names);
-    }
-    refill(box, index);
-  };
-  list(kind_, kinds, kind);
-  list(target_, screens, target);
+  refill(kind_, kinds, kind);
+  refill(target_, screens, target);
   refill(do_, static_cast<int>(button.action.type));
   const auto does = button.action.type;
   buttonForm_->setRowVisible(target_, does == ActionType::Open || does == ActionType::PutOnTop);
@@ -287,6 +291,7 @@ void ItemForm::refresh() {
     refill(gap_, QString::number(container->gap));
     refill(padding_, QString::number(container->padding));
     refill(across_, static_cast<int>(container->across));
+    refill(clips_, container->clips);
   }
   const auto* panel = std::get_if<PanelData>(&item->what);
   const auto* picture = std::get_if<PictureData>(&item->what);

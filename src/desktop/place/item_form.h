@@ -13,6 +13,7 @@ class ItemForm : public QWidget {
   void editCaption();
 
  private:
+  QLineEdit* words(Form& form, const QString& name, const char* edit, Text ButtonData::*which);
   void buildButton(Form& form);
   void buildAction(Form& form);
   void buildPlace(Form& form);
@@ -33,7 +34,7 @@ class ItemForm : public QWidget {
       *radius_, *file_, *message_;
   QComboBox *kind_, *do_, *target_, *pinX_, *pinY_, *across_;
   QPushButton* holder_;
-  QCheckBox *disabled_, *entry_, *locked_, *hidden_;
+  QCheckBox *disabled_, *entry_, *locked_, *hidden_, *clips_;
 };
 
 }  // namespace bristle

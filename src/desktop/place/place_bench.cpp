@@ -14,6 +14,7 @@
 #include "desktop/place/canvas.h"
 #include "desktop/place/display_strip.h"
 #include "desktop/place/item_form.h"
+#include "desktop/place/language_form.h"
 #include "desktop/place/screen_form.h"
 #include "desktop/place/series_form.h"
 #include "desktop/view/bench_head.h"
@@ -70,6 +71,7 @@ void PlaceBench::buildCard() {
   series_ = new SeriesForm(work_);
   inner->addWidget(series_);
   inner->addWidget(new ScreenForm(work_));
+  inner->addWidget(new LanguageForm(work_));
   inner->addStretch();
   auto* itemPage = new QWidget;
   auto* itemColumn = new QVBoxLayout(itemPage);

@@ -49,13 +49,7 @@ void SeriesForm::refresh() {
     if (kind->id == work_.picked().kind) picked = int(names.size());
     names << toQt(kind->name);
   }
-  QStringList shown;
-  for (int i = 0; i < kind_->count(); ++i) shown << kind_->itemText(i);
-  if (shown != names) {
-    kind_->clear();
-    kind_->addItems(names);
-  }
-  refill(kind_, picked);
+  refill(kind_, names, picked);
   const bool ready = picked >= 0 && work_.screen() && !captions_->toPlainText().trimmed().isEmpty();
   column_->setEnabled(ready);
   row_->setEnabled(ready);

@@ -11,8 +11,8 @@ Rehearsal::Rehearsal(Work& work) : work_(work) {
 }
 
 bool Rehearsal::start() {
-  const Display* display = work_.display();
-  return display && begin(Session::start(work_.project(), *display, work_.measure()));
+  return work_.display() &&
+         begin(Session::start(work_.project(), work_.showing(), work_.measure()));
 }
 
 bool Rehearsal::begin(Result<Session> session) {
@@ -109,6 +109,7 @@ void Rehearsal::setReducedMotion(bool on) {
 bool Rehearsal::startFor(const Take& take) {
   if (!begin(sessionFor(work_.project(), take, work_.measure(), &hits_))) return false;
   work_.pickDisplay(session_->display().id);
+  work_.pickLanguage(session_->language());
   return true;
 }
 

@@ -73,10 +73,12 @@ void RouteBench::refresh() {
   if (screen)
     for (const auto& item : screen->items)
       if (const ButtonData* b = item->button())
-        for (const RouteRule& rule : b->routes) {
-          pinned += rule.type == RouteType::Pinned;
-          closed += rule.type == RouteType::Closed;
-          wraps += rule.type == RouteType::Wrap;
+        for (const Dir dir : kDirs) {
+          const RouteType type =
+              b->routes.on(work_.picked().display, work_.language().id, dir).type;
+          pinned += type == RouteType::Pinned;
+          closed += type == RouteType::Closed;
+          wraps += type == RouteType::Wrap;
         }
   about_->setText(tr("%1 buttons · %2 pinned · %3 closed · %4 wrap")
                       .arg(work_.routes().items.size())

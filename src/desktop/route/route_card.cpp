@@ -44,6 +44,8 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   for (Dir dir : kDirs)
     choices_[size_t(dir)] =
         form->choice(names[size_t(dir)], {}, [this, dir](int i) { setFromChoice(dir, i); });
+  own_ = form->check(tr("Otherwise on this display"), [this](bool on) { setOwn(on); });
+  own_->setToolTip(tr("The picked direction has a route of its own on the display that is shown"));
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
@@ -82,7 +84,30 @@ void RouteCard::setFromChoice(Dir dir, int index) {
             work_.screen()->items[size_t(work_.routes().items[size_t(target)])]->id};
   }
   work_.pickDir(dir);
-  work_.perform(setRoute(work_.screen()->id, work_.item()->id, dir, rule));
+  set(dir, std::move(rule));
+}
+
+// Where this display has a rule of its own that is the one which is set.
+void RouteCard::set(Dir dir, RouteRule rule) {
+  const ScreenId screen = work_.screen()->id;
+  const ItemId item = work_.item()->id;
+  work_.perform(isOwn(dir) ? setRouteOn(screen, item, dir, work_.picked().display, rule)
+                           : setRoute(screen, item, dir, rule));
+}
+
+bool RouteCard::isOwn(Dir dir) const {
+  const auto& where = work_.item()->button()->routes.where;
+  return std::any_of(where.begin(), where.end(), [&](const RouteException& each) {
+    return each.dir == dir && each.display == work_.picked().display && !each.language;
+  });
+}
+
+void RouteCard::setOwn(bool on) {
+  if (pickedBox() < 0) return;
+  const Dir dir = work_.picked().dir;
+  std::optional<RouteRule> rule;
+  if (on) rule = work_.item()->button()->routes[dir];
+  work_.perform(setRouteOn(work_.screen()->id, work_.item()->id, dir, work_.picked().display, rule));
 }
 
 void RouteCard::refreshRoutes(int box) {
@@ -94,7 +119,8 @@ void RouteCard::refreshRoutes(int box) {
     QStringList names{tr("solved"), tr("closed"), tr("wraps round")};
     int current = 0;
     if (box >= 0) {
-      const RouteRule& rule = work_.item()->button()->routes[size_t(dir)];
+      const RouteRule& rule = work_.item()->button()->routes.on(work_.picked().display,
+                                                                work_.language().id, dir);
       const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
       for (size_t b = 0; b < routes.items.size(); ++b)
         if (static_cast<int>(b) != box)
@@ -113,11 +139,14 @@ void RouteCard::refreshRoutes(int box) {
       if (rule.type == RouteType::Pinned && route.target >= 0)
         current = route.target > box ? route.target + 2 : route.target + 3;
     }
-    choice->clear();
-    choice->addItems(names);
-    refill(choice, current);
+    refill(choice, names, current);
   }
   rose_->set(arms, work_.picked().dir);
+  own_->setVisible(box >= 0 && work_.project().displays.size() > 1);
+  own_->setText(tr("%1: otherwise on %2")
+                    .arg(toQt(std::string(nameOf(work_.picked().dir))))
+                    .arg(toQt(work_.display()->name)));
+  refill(own_, box >= 0 && isOwn(work_.picked().dir));
 }
 
 void RouteCard::refreshWhy(int box) {

@@ -22,6 +22,9 @@ class RouteCard : public QWidget {
   void refreshWhy(int box);
   void refreshFigures();
   void setFromChoice(Dir dir, int index);
+  void set(Dir dir, RouteRule rule);
+  void setOwn(bool on);
+  bool isOwn(Dir dir) const;
   int pickedBox() const;
   QString nameOfBox(int box) const;
 
@@ -29,7 +32,7 @@ class RouteCard : public QWidget {
   QLabel* head_;
   Rose* rose_;
   std::array<QComboBox*, 4> choices_;
-  QCheckBox* entry_;
+  QCheckBox *entry_, *own_;
   QLabel* whyHead_;
   QLabel* why_;
   QLabel* figures_;

@@ -191,7 +191,7 @@ void RouteView::walk(Dir dir) {
   if (!screen) return;
   const ScreenRoutes& routes = work().routes();
   const int box = pickedBox();
-  const int to = box < 0 ? entryBox(*screen, routes, work().project().settings.rightToLeft)
+  const int to = box < 0 ? entryBox(*screen, routes)
                          : routes.output.routes[size_t(box)][size_t(dir)].target;
   if (to < 0) return work().tell(tr("Nothing %1 of here").arg(toQt(std::string(nameOf(dir)))));
   work().pickItems({screen->items[size_t(routes.items[size_t(to)])]->id});

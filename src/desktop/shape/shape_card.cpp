@@ -304,8 +304,7 @@ void ShapeCard::refreshState() {
       copyColumns_.push_back(other.id);
       names << toQt(other.name);
     }
-  copyFrom_->clear();
-  copyFrom_->addItems(names);
+  refill(copyFrom_, names, 0);
   int sharing = 0;
   for (const auto& kind : work_.project().kinds) sharing += kind->machine == machine->id;
   stateNote_->setVisible(sharing > 1);

@@ -2,6 +2,7 @@
 
 #include "desktop/work/theme.h"
 #include "paint/convert.h"
+#include "runtime/document/tree.h"
 
 namespace bristle {
 
@@ -57,20 +58,18 @@ void TileView::drawScreen() {
   const Screen* on = nullptr;
   const Item* item = placed(&on);
   if (!item || !on || !work_.display()) return;
-  Screen without = *on;
-  const Layout layout = layOut(work_.project(), *on, *work_.display(), work_.measure());
-  for (size_t i = 0; i < without.items.size(); ++i)
-    if (without.items[i]->id == item->id) {
-      box_ = toQt(layout.items[i].box);
-      without.items[i].edit().hidden = true;
-    }
+  Layout layout = layOut(work_.project(), *on, work_.showing(), work_.measure());
+  if (const auto at = indexOf(*on, item->id)) {
+    box_ = toQt(layout.items[*at].box);
+    layout.items[*at].shown = false;
+  }
   screen_ =
       QImage(QSizeF(layout.width, layout.height).toSize(), QImage::Format_ARGB32_Premultiplied);
   screen_.fill(Qt::black);
   QPainter painter(&screen_);
   const bool tinted = work_.looks().signalsOn();
   work_.looks().setSignals(false);
-  paintScreen(painter, work_.looks(), work_.tables(), work_.project(), without, layout);
+  paintScreen(painter, work_.looks(), work_.tables(), work_.project(), *on, layout);
   work_.looks().setSignals(tinted);
 }
 

@@ -214,15 +214,9 @@ void ValueSection::refresh() {
   if (i->prop == Prop::Icon)
     for (const std::string& icon : iconNames()) choices << toQt(icon);
   const bool typed = choices.isEmpty() || i->prop == Prop::Icon;
-  QStringList now;
-  for (int c = 0; c < choices_->count(); ++c) now << choices_->itemText(c);
-  if (now != choices) {
-    choices_->clear();
-    choices_->addItems(choices);
-  }
   form_.setRowVisible(choices_, !choices.isEmpty());
   form_.setRowVisible(value_, typed);
-  refill(choices_, int(choices.indexOf(text)));
+  refill(choices_, choices, int(choices.indexOf(text)));
   browse_->setVisible(i->prop == Prop::File);
   const auto colour = colourOf(*value);
   picker_->setVisible(colour.has_value());
@@ -275,9 +269,7 @@ void ValueSection::refresh() {
     all << toQt(named.name);
     if (named.id == used && stops < 2) chosen = int(offered_.size());
   }
-  names_->clear();
-  names_->addItems(all);
-  names_->setCurrentIndex(chosen);
+  refill(names_, all, chosen);
   const bool nameable = !std::holds_alternative<bool>(i->start) &&
                         (!std::holds_alternative<std::string>(i->start) || i->prop == Prop::Family);
   form_.setRowVisible(names_, nameable && !offered_.empty());

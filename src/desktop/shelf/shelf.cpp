@@ -100,7 +100,7 @@ QPixmap Shelf::miniature(const Screen& screen) {
       std::min(kMiniature.width() / d.layoutWidth(), kMiniature.height() / d.layoutHeight());
   p.scale(s, s);
   paintScreen(p, work_.looks(), work_.tables(), work_.project(), screen,
-              layOut(work_.project(), screen, d, work_.measure()));
+              layOut(work_.project(), screen, {d, work_.language().id}, work_.measure()));
   return out;
 }
 

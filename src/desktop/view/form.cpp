@@ -160,6 +160,17 @@ void refill(QComboBox* field, int index) {
   field->setCurrentIndex(index);
 }
 
+void refill(QComboBox* field, const QStringList& choices, int index) {
+  QStringList shown;
+  for (int i = 0; i < field->count(); ++i) shown << field->itemText(i);
+  const QSignalBlocker quiet(field);
+  if (shown != choices) {
+    field->clear();
+    field->addItems(choices);
+  }
+  field->setCurrentIndex(index);
+}
+
 void refill(QCheckBox* field, bool on) {
   const QSignalBlocker quiet(field);
   field->setChecked(on);

@@ -49,6 +49,7 @@ class Form : public QWidget {
 // Text in a field, unless the person is typing in it just now; a number field adds its unit.
 void refill(QLineEdit* field, const QString& text);
 void refill(QComboBox* field, int index);
+void refill(QComboBox* field, const QStringList& choices, int index);
 void refill(QCheckBox* field, bool on);
 
 }  // namespace bristle

@@ -6,6 +6,7 @@
 
 #include "desktop/work/theme.h"
 #include "paint/convert.h"
+#include "runtime/document/tree.h"
 
 namespace bristle {
 namespace {
@@ -19,8 +20,9 @@ ScreenView::ScreenView(Work& work, QWidget* parent) : QWidget(parent), work_(wor
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(&work, &Work::changed, this, &ScreenView::refresh);
   connect(&work, &Work::pickedChanged, this, [this] {
-    const bool other =
-        work_.picked().screen != shownScreen_ || work_.picked().display != shownDisplay_;
+    const bool other = work_.picked().screen != shownScreen_ ||
+                       work_.picked().display != shownDisplay_ ||
+                       work_.picked().language != shownLanguage_;
     other ? refresh() : update();  // the art stays while only what is picked changes
   });
 }
@@ -29,6 +31,7 @@ void ScreenView::refresh() {
   art_ = {};
   shownScreen_ = work_.picked().screen;
   shownDisplay_ = work_.picked().display;
+  shownLanguage_ = work_.picked().language;
   place();
   update();
 }
@@ -90,9 +93,10 @@ int ScreenView::itemAt(const QPointF& at, bool buttonsOnly) const {
   const Screen* screen = work_.screen();
   if (!screen) return -1;
   const Layout& layout = work_.layout();
+  const auto nesting = nestingOf(*screen);
   for (size_t i = screen->items.size(); i-- > 0;) {
     const Item& item = *screen->items[i];
-    if (item.hidden || item.locked || (buttonsOnly && !item.button())) continue;
+    if (nesting[i].hidden || nesting[i].locked || (buttonsOnly && !item.button())) continue;
     if (item.container()) continue;  // picked by their edge, or through what is in them
     if (toQt(layout.items[i].box).contains(at)) return static_cast<int>(i);
   }

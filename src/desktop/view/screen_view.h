@@ -40,6 +40,7 @@ class ScreenView : public QWidget {
   QPixmap art_;
   ScreenId shownScreen_;
   DisplayId shownDisplay_;
+  LanguageId shownLanguage_;
   double zoom_ = 1;
   QPointF origin_;
 };

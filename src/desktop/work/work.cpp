@@ -157,6 +157,7 @@ void Work::keepPicksValid() {
   if (!picked || !picked->button() || picked->button()->kind != picked_.kind)
     picked_.onlyButton = false;
   if (!find(p, picked_.display)) picked_.display = p.displays.front().id;
+  picked_.language = languageOf(p, picked_.language).id;
 }
 
 void Work::pickKind(const KindId& kind) {
@@ -215,6 +216,14 @@ void Work::pickDisplay(const DisplayId& display) {
   Q_EMIT pickedChanged();
 }
 
+void Work::pickLanguage(const LanguageId& language) {
+  if (picked_.language == language) return;
+  picked_.language = language;
+  layout_.reset();
+  routes_.reset();
+  Q_EMIT pickedChanged();
+}
+
 void Work::pickDir(Dir dir) {
   if (picked_.dir == dir) return;
   picked_.dir = dir;
@@ -257,7 +266,7 @@ const Layout& Work::layout() {
   const Screen* s = screen();
   if (!s || !display()) return none;
   if (!layout_) {
-    layout_ = layOut(project(), *s, *display(), measure_);
+    layout_ = layOut(project(), *s, showing(), measure_);
     ++made_.layouts;
   }
   return *layout_;
@@ -268,7 +277,7 @@ const ScreenRoutes& Work::routes() {
   const Screen* s = screen();
   if (!s) return none;
   if (!routes_) {
-    routes_ = screenRoutes(project(), *s, layout());
+    routes_ = screenRoutes(*s, layout());
     ++made_.routes;
   }
   return *routes_;

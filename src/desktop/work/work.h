@@ -24,6 +24,7 @@ struct Picked {
   ScreenId screen;
   std::vector<ItemId> items;
   DisplayId display;
+  LanguageId language;
   Dir dir = Dir::Down;  // of the route looked at
 };
 
@@ -57,6 +58,7 @@ class Work : public QObject {
   void pickScreen(const ScreenId& screen);
   void pickItems(std::vector<ItemId> items);
   void pickDisplay(const DisplayId& display);
+  void pickLanguage(const LanguageId& language);
   void pickDir(Dir dir);
   bool isPicked(const ItemId& item) const;
 
@@ -65,6 +67,9 @@ class Work : public QObject {
   const Machine* machine() const;
   const Screen* screen() const { return find(project(), picked_.screen); }
   const Display* display() const;
+  const Language& language() const { return languageOf(project(), picked_.language); }
+  // Display and language together; a project always has both.
+  Showing showing() const { return {*display(), language().id}; }
   const Item* item() const;  // the one picked item, or the first of several
   // Whose look is edited: the picked kind's, or that of the picked button alone.
   LookOwner lookOwner() const;
@@ -72,7 +77,7 @@ class Work : public QObject {
   // Of the picked kind, or button; null where there is none.
   std::shared_ptr<const LookTable> lookTable();
 
-  // Derived from project, screen and display; made when first asked for after a change.
+  // Derived from project, screen, display and language; made when first asked for after a change.
   const Layout& layout();
   const ScreenRoutes& routes();
   // How often they were made, so that tests can count the work that is done.

@@ -3,6 +3,7 @@
 #pragma once
 #include <functional>
 #include <string>
+#include <vector>
 
 namespace bristle {
 
@@ -24,6 +25,29 @@ using ItemId = Id<struct ItemTag>;
 using ValueId = Id<struct ValueTag>;
 using NamedId = Id<struct NamedTag>;
 using DisplayId = Id<struct DisplayTag>;
+using LanguageId = Id<struct LanguageTag>;
+using ClusterId = Id<struct ClusterTag>;
+
+// The way to an item: the placed groups that it is in, from the outside in, then its own id. On a
+// screen itself that is the item's id alone.
+struct ItemPath {
+  std::vector<ItemId> ids;
+
+  ItemPath() = default;
+  ItemPath(ItemId id) {
+    if (id) ids.push_back(std::move(id));
+  }
+  bool operator==(const ItemPath&) const = default;
+  explicit operator bool() const { return !ids.empty(); }
+  // The item where the path is no longer than that; an empty id where it leads into a group.
+  ItemId alone() const { return ids.size() == 1 ? ids.front() : ItemId{}; }
+  // "group/button", for people.
+  std::string text() const {
+    std::string out;
+    for (const ItemId& id : ids) out += (out.empty() ? "" : "/") + id.text;
+    return out;
+  }
+};
 
 }  // namespace bristle
 

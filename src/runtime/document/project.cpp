@@ -35,7 +35,8 @@ bool equalShared(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& 
 
 bool equalScreens(const Screen& a, const Screen& b) {
   return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop && a.dimBelow == b.dimBelow &&
-         a.passDisabled == b.passDisabled && a.entry == b.entry && a.extra == b.extra &&
+         a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
+         a.extra == b.extra &&
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
@@ -55,6 +56,21 @@ const ProjectValue* find(const Project& p, const ValueId& id) {
 }
 const Display* find(const Project& p, const DisplayId& id) {
   return findPlain(p.displays, id);
+}
+
+const Language& languageOf(const Project& p, const LanguageId& id) {
+  static const Language kNone{{}, "und", "", false, {}, {}};
+  if (const Language* known = findPlain(p.languages, id)) return *known;
+  return p.languages.empty() ? kNone : p.languages.front();
+}
+
+Result<Showing> showingOf(const Project& p, const DisplayId& display, const LanguageId& language) {
+  if (p.displays.empty()) return fail(p.name, "it has no display");
+  const Display* on = display ? find(p, display) : &p.displays.front();
+  if (!on) return fail(p.name, "no display “" + display.text + "”");
+  if (language && !findPlain(p.languages, language))
+    return fail(p.name, "no language “" + language.text + "”");
+  return Showing{*on, languageOf(p, language).id};
 }
 
 const NamedValue* find(const Project& p, const NamedId& id) {
@@ -84,6 +100,7 @@ std::int64_t highestId(const Project& p) {
     if (bad == std::errc() && number < std::int64_t{1} << 62) highest = std::max(highest, number);
   };
   for (const Display& d : p.displays) count(d.id.text);
+  for (const Language& l : p.languages) count(l.id.text);
   for (const ProjectValue& v : p.values) count(v.id.text);
   for (const NamedValue& n : *p.named) count(n.id.text);
   for (const auto& m : p.machines) {
@@ -96,6 +113,7 @@ std::int64_t highestId(const Project& p) {
   }
   for (const auto& s : p.screens) {
     count(s->id.text);
+    for (const Cluster& cluster : s->clusters) count(cluster.id.text);
     for (const auto& item : s->items) count(item->id.text);
   }
   return highest;
@@ -113,12 +131,14 @@ Project emptyProject() {
   project.name = "Untitled";
   project.displays = {{{"d1"}, "Television 16:9", 1920, 1080, 1, 54, {}},
                       {{"d2"}, "Handheld 16:10", 1280, 800, 2.0 / 3, 0, {}}};
-  project.lastId = 2;
+  project.languages = {{{"l3"}, "en", "English", false, {}, {}}};
+  project.lastId = 3;
   return project;
 }
 
 bool equal(const Project& a, const Project& b) {
   return a.name == b.name && a.settings == b.settings && a.displays == b.displays &&
+         a.languages == b.languages &&
          a.values == b.values && (a.named.same(b.named) || *a.named == *b.named) &&
          a.foreignTokens == b.foreignTokens && a.first == b.first && a.extra == b.extra &&
          equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&

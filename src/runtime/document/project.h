@@ -9,6 +9,7 @@
 #include "runtime/document/machine.h"
 #include "runtime/document/named.h"
 #include "runtime/document/screen.h"
+#include "runtime/document/text.h"
 
 namespace bristle {
 
@@ -35,9 +36,16 @@ struct ProjectValue {
   bool operator==(const ProjectValue&) const = default;
 };
 
+// What a screen is shown at: all that layout and routes depend on beside the project itself. A
+// display alone means the project's first language.
+struct Showing {
+  Display display;
+  LanguageId language;
+  Showing(Display on, LanguageId in = {}) : display(std::move(on)), language(std::move(in)) {}
+};
+
 struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
-  bool rightToLeft = false;
   Ms repeatDelay = 400, repeatInterval = 120;
   Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
   bool darkSet = false;  // named values show their dark side
@@ -45,12 +53,13 @@ struct Settings {
   bool operator==(const Settings&) const = default;
 };
 
-inline constexpr int kFormatVersion = 1;
+inline constexpr int kFormatVersion = 2;
 
 struct Project {
   std::string name;
   Settings settings;
   std::vector<Display> displays;
+  std::vector<Language> languages;  // one at least; texts are written in the first
   std::vector<ProjectValue> values;
   Shared<NamedValues> named;  // colours, lengths, fonts… by name, in the order of the list
   Extras foreignTokens;       // what imported token files held beyond what we use
@@ -67,6 +76,16 @@ const Kind* find(const Project& project, const KindId& id);
 const Screen* find(const Project& project, const ScreenId& id);
 const ProjectValue* find(const Project& project, const ValueId& id);
 const Display* find(const Project& project, const DisplayId& id);
+// The language of that id, else the first.
+const Language& languageOf(const Project& project, const LanguageId& id);
+// What is asked for; an empty id means the first. An error where there is no such display or
+// language.
+Result<Showing> showingOf(const Project& project, const DisplayId& display,
+                          const LanguageId& language);
+inline const std::string& wordsIn(const Project& project, const Text& text,
+                                  const LanguageId& language) {
+  return wordsIn(project.languages, text, language);
+}
 
 const NamedValue* find(const Project& project, const NamedId& id);
 inline Naming naming(const Project& project) {
@@ -92,7 +111,7 @@ std::int64_t highestId(const Project& project);
 // `wanted`, or `wanted 2`, `wanted 3`… where the name is taken already.
 std::string freeName(const std::vector<std::string>& taken, const std::string& wanted);
 
-// A new project: two displays, nothing else.
+// A new project: two displays and a language, nothing else.
 Project emptyProject();
 
 // Whether all is equal, by value. For tests and for "nothing changed in the end".

@@ -1,27 +1,18 @@
 // A screen: what is placed on it, and where, and where focus starts and goes.
 #pragma once
-#include <array>
 #include <cstdint>
-#include <optional>
 #include <string>
-#include <string_view>
 #include <variant>
 #include <vector>
 
 #include "runtime/document/basics.h"
 #include "runtime/document/ids.h"
 #include "runtime/document/kind.h"
+#include "runtime/document/route_rule.h"
+#include "runtime/document/text.h"
 #include "runtime/document/value.h"
 
 namespace bristle {
-
-enum class Dir : std::uint8_t { Up, Down, Left, Right };
-inline constexpr std::array kDirs{Dir::Up, Dir::Down, Dir::Left, Dir::Right};
-constexpr Dir opposite(Dir dir) {
-  return static_cast<Dir>(static_cast<int>(dir) ^ 1);
-}
-std::string_view nameOf(Dir dir);
-std::optional<Dir> parseDir(std::string_view name);
 
 // Which side of what holds it an item keeps its distance to, on one axis. `Both` stretches.
 enum class Pin : std::uint8_t { Start, Centre, End, Both };
@@ -42,14 +33,6 @@ struct Place {
   bool operator==(const Place&) const = default;
 };
 
-enum class RouteType : std::uint8_t { Solved, Pinned, Closed, Wrap };
-
-struct RouteRule {
-  RouteType type = RouteType::Solved;
-  ItemId target;  // Pinned: where to
-  bool operator==(const RouteRule&) const = default;
-};
-
 enum class ActionType : std::uint8_t { None, Open, PutOnTop, Back, Message, Quit };
 
 // What an activated button does. Open replaces the whole stack, PutOnTop stacks, Back takes off.
@@ -62,13 +45,13 @@ struct Action {
 
 struct ButtonData {
   KindId kind;
-  std::string caption;
-  std::string accessibleName;  // empty: the caption serves
-  std::string description;     // what a screen reader may add
-  OwnLook own;                 // what this button changes of its kind's look
+  Text caption;
+  Text accessibleName;  // empty: the caption serves
+  Text description;     // what a screen reader may add
+  OwnLook own;          // what this button changes of its kind's look
   bool disabled = false;
   Action action;
-  std::array<RouteRule, 4> routes;  // by Dir
+  RouteRules routes;
   bool operator==(const ButtonData&) const = default;
 };
 
@@ -80,6 +63,7 @@ struct ContainerData {
   Flow flow = Flow::Column;
   Px gap = 16, padding = 0;
   Across across = Across::Start;
+  bool clips = false;  // what reaches beyond it is neither seen nor hit
   bool operator==(const ContainerData&) const = default;
 };
 
@@ -99,8 +83,8 @@ struct Item {
   std::string name;
   ItemId parent;  // the container that it is in; empty: the screen
   Place place;
-  bool locked = false;  // cannot be picked on the canvas
-  bool hidden = false;
+  bool locked = false;  // cannot be picked on the canvas, and nothing that is in it
+  bool hidden = false;  // with all that is in it
   std::variant<ButtonData, ContainerData, PanelData, PictureData> what;
   Extras extra;
   bool operator==(const Item&) const = default;
@@ -118,12 +102,14 @@ struct Screen {
   double dimBelow = 0;       // 0–1: how far it darkens what is below
   bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
   ItemId entry;              // where focus starts
-  std::vector<Shared<Item>> items;  // painted in this order, the last on top
+  std::vector<Cluster> clusters;
+  // A tree written out (tree.h): painted in this order, the last on top.
+  std::vector<Shared<Item>> items;
   Extras extra;
 };
 
 const Item* findItem(const Screen& screen, const ItemId& id);
-// What a person calls the item: its name, its caption, else what it is.
+// What a person calls the item: its name, its caption in the first language, else what it is.
 std::string displayName(const Item& item);
 
 }  // namespace bristle

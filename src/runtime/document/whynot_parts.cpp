@@ -6,6 +6,7 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "runtime/document/tree.h"
 #include "runtime/document/whynot.h"
 
 namespace bristle {
@@ -125,6 +126,20 @@ std::optional<Error> whyNot(const Kind& k) {
   return {};
 }
 
+namespace {
+
+std::string whyNot(const ItemPath& path) {
+  for (const ItemId& id : path.ids)
+    if (auto why = whyNotId(id.text); !why.empty()) return why;
+  return path ? "" : "the way to a button";
+}
+
+std::string whyNot(const RouteTarget& target) {
+  return target.cluster ? whyNotId(target.cluster.text) : whyNot(target.item);
+}
+
+}  // namespace
+
 std::optional<Error> whyNot(const Item& item) {
   const std::string place = fmt::format("“{}”", displayName(item));
   for (const AxisPlace* axis : {&item.place.x, &item.place.y})
@@ -141,9 +156,11 @@ std::optional<Error> whyNot(const Item& item) {
     if (auto why = wrong(place, whyNot(button->own.base, nullptr))) return why;
     for (const auto& entry : button->own.departures)
       if (auto why = wrong(place, whyNot(entry.second, nullptr))) return why;
-    for (const RouteRule& rule : button->routes)
-      if (rule.type == RouteType::Pinned)
-        if (auto why = wrong(place, whyNotId(rule.target.text))) return why;
+    std::string why;
+    button->routes.each([&](const RouteRule& rule) {
+      if (why.empty() && rule.type == RouteType::Pinned) why = whyNot(rule.target);
+    });
+    if (!why.empty()) return wrong(place, why);
   }
   return {};
 }
@@ -152,18 +169,11 @@ std::optional<Error> whyNot(const Screen& screen) {
   const std::string place = fmt::format("screen “{}”", screen.name);
   if (auto why = wrong(place + ", backdrop", whyNot(screen.backdrop))) return why;
   if (!isWithin(screen.dimBelow, 0, 1)) return wrong(place, "dimming from 0 to 1");
-  std::unordered_map<ItemId, size_t> index;
-  for (size_t i = 0; i < screen.items.size(); ++i) index[screen.items[i]->id] = i;
-  for (const auto& item : screen.items) {
-    size_t steps = 0;
-    for (auto up = index.find(item->parent); up != index.end();
-         up = index.find(screen.items[up->second]->parent))
-      if (++steps > kDeepestContainer)
-        return Error{place, fmt::format("“{}” is in a container that is, by way of others, in "
-                                        "itself, or in more than {}",
-                                        displayName(*item), kDeepestContainer)};
-  }
-  return {};
+  for (const Cluster& cluster : screen.clusters)
+    for (const ItemPath& path : cluster.items)
+      if (auto why = wrong(fmt::format("{}, cluster “{}”", place, cluster.name), whyNot(path)))
+        return why;
+  return wrong(place, whyNoTree(screen));
 }
 
 namespace {
@@ -172,12 +182,14 @@ namespace {
 template <class Use>
 void eachId(const Project& p, Use use) {
   for (const Display& d : p.displays) use(d.id.text);
+  for (const Language& l : p.languages) use(l.id.text);
   for (const ProjectValue& v : p.values) use(v.id.text);
   for (const NamedValue& n : *p.named) use(n.id.text);
   for (const auto& m : p.machines) use(m->id.text);
   for (const auto& k : p.kinds) use(k->id.text);
   for (const auto& s : p.screens) {
     use(s->id.text);
+    for (const Cluster& cluster : s->clusters) use(cluster.id.text);
     for (const auto& item : s->items) use(item->id.text);
   }
 }
@@ -255,6 +267,7 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (p.displays.empty()) return Error{p.name, "expected at least one display"};
   for (const Display& d : p.displays)
     if (auto why = whyNot(d)) return why;
+  if (p.languages.empty()) return Error{p.name, "expected at least one language"};
   if (auto why = whyNot(p.settings)) return why;
   for (const ProjectValue& v : p.values)
     if (!isWithin(v.start, -1e12, 1e12))

@@ -29,55 +29,85 @@ int wrapTarget(const SolveInput& input, int box, Dir dir) {
   return best;
 }
 
+using BoxesById = std::unordered_map<ItemId, int>;
+
+int boxOf(const BoxesById& boxes, const ItemPath& path) {
+  const auto at = boxes.find(path.alone());
+  return at == boxes.end() ? -1 : at->second;
+}
+
+std::vector<int> boxesOf(const BoxesById& boxes, const Cluster& cluster) {
+  std::vector<int> out;
+  for (const ItemPath& path : cluster.items)
+    if (const int box = boxOf(boxes, path); box >= 0) out.push_back(box);
+  return out;
+}
+
+// What the rule of a box and a direction comes to.
+void apply(const RouteRule& rule, const Screen& screen, const BoxesById& boxes, int box, Dir dir,
+           ScreenRoutes& out) {
+  SlotRule& slot = out.input.rules[size_t(box)][size_t(dir)];
+  int target = -1;
+  if (rule.type == RouteType::Closed) slot.type = SlotRule::Closed;
+  if (rule.type == RouteType::Wrap) {
+    target = wrapTarget(out.input, box, dir);
+    out.wraps[size_t(box)][size_t(dir)] = target >= 0;
+  }
+  if (rule.type == RouteType::Pinned) {
+    target = boxOf(boxes, rule.target.item);
+    for (size_t c = 0; c < screen.clusters.size(); ++c) {
+      if (!rule.target.cluster || screen.clusters[c].id != rule.target.cluster) continue;
+      if (out.clusters[c].empty()) continue;
+      out.toCluster[size_t(box)][size_t(dir)] = static_cast<int>(c);
+      target = out.clusters[c].front();
+    }
+    out.broken[size_t(box)][size_t(dir)] = target < 0;
+  }
+  if (target >= 0) slot = {SlotRule::Fixed, target};
+}
+
 }  // namespace
 
-ScreenRoutes screenRoutes(const Project& project, const Screen& screen, const Layout& layout) {
+ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
   ScreenRoutes out;
   out.boxOf.assign(screen.items.size(), -1);
-  std::unordered_map<ItemId, int> boxes;
+  BoxesById boxes;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
-    if (!item.button() || item.hidden) continue;
+    if (!item.button() || !layout.items[i].shown) continue;
     out.boxOf[i] = static_cast<int>(out.items.size());
     boxes.emplace(item.id, out.boxOf[i]);
     out.items.push_back(static_cast<int>(i));
     out.input.boxes.push_back(layout.items[i].hit);
     out.input.names.push_back(item.id.text);
   }
-  out.input.rightToLeft = project.settings.rightToLeft;
-  out.input.rules.resize(out.items.size());
-  out.wraps.resize(out.items.size());
-  out.broken.resize(out.items.size());
-  for (size_t b = 0; b < out.items.size(); ++b) {
+  const size_t n = out.items.size();
+  out.input.rightToLeft = layout.rightToLeft;
+  out.input.rules.resize(n);
+  out.wraps.assign(n, {});
+  out.broken.assign(n, {});
+  out.said.assign(n, {});
+  out.toCluster.assign(n, {-1, -1, -1, -1});
+  for (const Cluster& cluster : screen.clusters) out.clusters.push_back(boxesOf(boxes, cluster));
+  for (size_t b = 0; b < n; ++b) {
     const ButtonData& button = *screen.items[size_t(out.items[b])]->button();
     for (Dir dir : kDirs) {
-      const RouteRule& rule = button.routes[size_t(dir)];
-      SlotRule& slot = out.input.rules[b][size_t(dir)];
-      out.wraps[b][size_t(dir)] = out.broken[b][size_t(dir)] = false;
-      if (rule.type == RouteType::Closed) slot.type = SlotRule::Closed;
-      int target = -1;
-      if (rule.type == RouteType::Pinned) {
-        const auto at = boxes.find(rule.target);
-        if (at != boxes.end()) target = at->second;
-        out.broken[b][size_t(dir)] = target < 0;
-      } else if (rule.type == RouteType::Wrap) {
-        target = wrapTarget(out.input, static_cast<int>(b), dir);
-        out.wraps[b][size_t(dir)] = target >= 0;
-      }
-      if (target >= 0) slot = {SlotRule::Fixed, target};
+      const RouteRule& rule = button.routes.on(layout.display, layout.language, dir);
+      out.said[b][size_t(dir)] = rule.type;
+      apply(rule, screen, boxes, static_cast<int>(b), dir, out);
     }
   }
   out.output = solve(out.input);
   return out;
 }
 
-int entryBox(const Screen& screen, const ScreenRoutes& routes, bool rightToLeft) {
+int entryBox(const Screen& screen, const ScreenRoutes& routes) {
   int best = -1;
   for (size_t b = 0; b < routes.items.size(); ++b) {
     if (screen.items[size_t(routes.items[b])]->id == screen.entry) return static_cast<int>(b);
     const auto order = [&](size_t i) {
       const Box& box = routes.input.boxes[i];
-      return std::pair(box.y, rightToLeft ? -(box.x + box.w) : box.x);
+      return std::pair(box.y, routes.input.rightToLeft ? -(box.x + box.w) : box.x);
     };
     if (best < 0 || order(b) < order(size_t(best))) best = static_cast<int>(b);
   }

@@ -18,11 +18,16 @@ struct ScreenRoutes {
   std::vector<std::array<bool, 4>> wraps;
   // By box and direction: pinned to something that is not there, or cannot have focus.
   std::vector<std::array<bool, 4>> broken;
+  // By box and direction: what was said of it, for the display and the language.
+  std::vector<std::array<RouteType, 4>> said;
+  std::vector<std::vector<int>> clusters;  // the boxes of each of Screen::clusters
+  // By box and direction: the cluster that it leads to, by index; −1: none. The target is its first.
+  std::vector<std::array<int, 4>> toCluster;
 };
 
-ScreenRoutes screenRoutes(const Project& project, const Screen& screen, const Layout& layout);
+ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout);
 
 // The box where focus starts: the screen's entry, else the first in reading order; −1 without any.
-int entryBox(const Screen& screen, const ScreenRoutes& routes, bool rightToLeft);
+int entryBox(const Screen& screen, const ScreenRoutes& routes);
 
 }  // namespace bristle

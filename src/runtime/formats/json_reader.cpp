@@ -209,6 +209,17 @@ std::string JsonReader::text(const Json& object, const JsonPlace& at, std::strin
   return otherwise;
 }
 
+size_t JsonReader::choice(const Json& object, const JsonPlace& at, std::string_view key,
+                          std::span<const std::string_view> words, size_t otherwise) {
+  const std::string found = text(object, at, key, std::string(words[otherwise]));
+  for (size_t i = 0; i < words.size(); ++i)
+    if (words[i] == found) return i;
+  std::string all;
+  for (auto word : words) all += (all.empty() ? "" : ", ") + std::string(word);
+  complain({&at, key, 0, false}, "expected one of " + all + ", found “" + found + "”");
+  return otherwise;
+}
+
 std::string JsonReader::id(const Json& object, const JsonPlace& at, std::string_view key) {
   if (error_) return {};
   const Json* value = member(object, key);

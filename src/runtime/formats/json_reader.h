@@ -3,6 +3,7 @@
 #pragma once
 #include <nlohmann/json.hpp>
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -13,7 +14,7 @@ namespace bristle {
 using Json = nlohmann::ordered_json;
 
 // Nothing deeper is read: no project nests so far, and what does is made to do harm.
-inline constexpr int kDeepestJson = 64;
+inline constexpr int kDeepestJson = 160;
 
 // Text to JSON. The error's place is "line L, column C".
 Result<Json> parseJson(std::string_view text);
@@ -47,6 +48,9 @@ class JsonReader {
                    std::string otherwise = {});
   // An id: a text of 1 to 100 characters; missing is an error.
   std::string id(const Json& object, const JsonPlace& at, std::string_view key);
+  // Which of the words a text is; a missing one is the one at `otherwise`.
+  size_t choice(const Json& object, const JsonPlace& at, std::string_view key,
+                std::span<const std::string_view> words, size_t otherwise = 0);
   // The member as it is, null when missing.
   const Json* member(const Json& object, std::string_view key) const;
   // A number on its own, in range.

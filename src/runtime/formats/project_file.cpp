@@ -1,14 +1,19 @@
 #include "runtime/formats/project_file.h"
 
-#include <unordered_map>
+#include <algorithm>
 
 #include "runtime/document/whynot.h"
+#include "runtime/formats/format_one.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
 #include "runtime/formats/screen_json.h"
+#include "runtime/formats/text_json.h"
 
 namespace bristle {
 namespace {
+
+// The oldest format of which a reader understands what is written: format 1 knew no tree of items.
+constexpr int kReadableBy = 2;
 
 Json displayJson(const Display& d);
 Json settingsJson(const Settings& s);
@@ -35,24 +40,22 @@ Json displayJson(const Display& d) {
   return out;
 }
 
-Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at) {
+Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int format) {
   Settings s;
   if (!r.isObject(value, at)) return s;
   s.pointerMovesFocus = r.boolean(value, at, "pointerMovesFocus", true);
-  s.rightToLeft = r.boolean(value, at, "rightToLeft", false);
   s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
   s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
   s.darkSet = r.boolean(value, at, "darkSet", false);
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
-  s.extra = leftover(value, settingsJson(s));
+  s.extra = leftover(value, settingsJson(s), {format == 1 ? "rightToLeft" : "repeatDelay"});
   return s;
 }
 
 Json settingsJson(const Settings& s) {
   Json out{{"pointerMovesFocus", s.pointerMovesFocus},
-           {"rightToLeft", s.rightToLeft},
            {"repeatDelay", s.repeatDelay},
            {"repeatInterval", s.repeatInterval}};
   if (s.leastHit != 24) out["leastHit"] = s.leastHit;
@@ -102,28 +105,15 @@ Json valueJson(const ProjectValue& value) {
   return out;
 }
 
-// Every id once in the whole file, but for those of states and parts, which belong to their owner.
-class Ids {
- public:
-  explicit Ids(JsonReader& reader) : reader_(reader) {}
-  void add(const std::string& id, const JsonPlace& at) {
-    const auto [old, fresh] = seen_.try_emplace(id, "");
-    if (!fresh)
-      reader_.complain({&at, "id", 0, false},
-                       "expected an id of its own; “" + id + "” is used already" +
-                           (old->second.empty() ? "" : " at " + old->second));
-  }
-
- private:
-  JsonReader& reader_;
-  std::unordered_map<std::string, std::string> seen_;
-};
-
-void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p) {
-  Ids ids(r);
+void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format, Project& p) {
+  UniqueIds ids(r);
   r.each(root, top, "displays", [&](const Json& value, const JsonPlace& at) {
     p.displays.push_back(readDisplay(r, value, at));
     ids.add(p.displays.back().id.text, at);
+  });
+  r.each(root, top, "languages", [&](const Json& value, const JsonPlace& at) {
+    p.languages.push_back(readLanguage(r, value, at));
+    ids.add(p.languages.back().id.text, at);
   });
   r.each(root, top, "values", [&](const Json& value, const JsonPlace& at) {
     if (!r.isObject(value, at)) return;
@@ -150,18 +140,13 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, Project& p
     ids.add(p.kinds.back()->id.text, at);
   });
   r.each(root, top, "screens", [&](const Json& value, const JsonPlace& at) {
-    p.screens.emplace_back(readScreen(r, value, at, p));
-    ids.add(p.screens.back()->id.text, at);
-    const JsonPlace list{&at, "items", 0, false};
-    size_t i = 0;
-    for (const auto& item : p.screens.back()->items)
-      ids.add(item->id.text, JsonPlace{&list, {}, i++, true});
+    p.screens.emplace_back(readScreen(r, value, at, {p, ids, format}));
   });
 }
 
 Json headJson(const Project& p) {
   Json out;
-  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", 1}};
+  out["bristle"] = {{"format", kFormatVersion}, {"readableBy", kReadableBy}};
   out["name"] = p.name;
   out["settings"] = settingsJson(p.settings);
   if (p.first) out["first"] = p.first.text;
@@ -182,10 +167,10 @@ Result<OpenedProject> parseProject(std::string_view text) {
   if (!r.member(*json, "bristle"))
     return fail("/bristle", "expected the format’s version; this is no Bristle project");
   const JsonPlace version{&top, "bristle", 0, false};
-  const Json& format = *r.member(*json, "bristle");
-  if (!r.isObject(format, version)) return tl::unexpected(*r.error());
-  const double written = r.number(format, version, "format", kFormatVersion, 1, 1e6);
-  const double readable = r.number(format, version, "readableBy", 1, 1, 1e6);
+  const Json& head = *r.member(*json, "bristle");
+  if (!r.isObject(head, version)) return tl::unexpected(*r.error());
+  const double written = r.number(head, version, "format", kFormatVersion, 1, 1e6);
+  const double readable = r.number(head, version, "readableBy", 1, 1, 1e6);
   if (!r.error() && readable > kFormatVersion)
     return fail("/bristle/readableBy",
                 "a newer Bristle wrote this file in a format that this one cannot read");
@@ -193,23 +178,36 @@ Result<OpenedProject> parseProject(std::string_view text) {
   if (out.readOnly)
     out.note =
         "A newer Bristle wrote this project. It is open read-only, so that nothing of it is lost.";
+  const int format = static_cast<int>(std::min(written, double{kFormatVersion}));
   Project& p = out.project;
   p.name = r.text(*json, top, "name");
-  if (const Json* settings = r.member(*json, "settings"))
-    p.settings = readSettings(r, *settings, {&top, "settings", 0, false});
+  bool rightToLeft = false;  // in format 1 a setting of the project
+  if (const Json* settings = r.member(*json, "settings")) {
+    const JsonPlace at{&top, "settings", 0, false};
+    p.settings = readSettings(r, *settings, at, format);
+    if (format == 1 && settings->is_object())
+      rightToLeft = r.boolean(*settings, at, "rightToLeft", false);
+  }
   p.first = {r.text(*json, top, "first")};
   if (const Json* foreign = r.member(*json, "foreignTokens"); foreign && foreign->is_object())
     p.foreignTokens.json = std::make_shared<std::string>(foreign->dump());
-  readParts(r, *json, top, p);
+  readParts(r, *json, top, format, p);
   if (!r.error() && p.displays.empty())
     r.complain({&top, "displays", 0, false}, "expected at least one display");
   if (r.error()) return tl::unexpected(*r.error());
+  p.lastId = highestId(p);
+  if (p.languages.empty())
+    p.languages.push_back({freshId<LanguageId>(p, "l"), "und", "As written", false, {}, {}});
+  if (format == 1) {
+    out.broughtUp = bringUpItems(p);
+    p.languages.front().rightToLeft = rightToLeft;
+    out.note = "An earlier Bristle wrote this project. Saving it writes the format of today.";
+  }
   // The rules that edits go by; what the reader checks with its place has been told above.
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
-  p.lastId = highestId(p);
   p.extra =
       leftover(*json, headJson(p),
-               {"displays", "values", "named", "foreignTokens", "machines", "kinds", "screens"});
+               {"settings", "displays", "languages", "values", "named", "foreignTokens", "machines", "kinds", "screens"});
   return out;
 }
 
@@ -217,6 +215,8 @@ std::string writeProject(const Project& p) {
   Json out = headJson(p);
   out["displays"] = Json::array();
   for (const Display& display : p.displays) out["displays"].push_back(displayJson(display));
+  out["languages"] = Json::array();
+  for (const Language& language : p.languages) out["languages"].push_back(toJson(language));
   out["values"] = Json::array();
   for (const ProjectValue& value : p.values) out["values"].push_back(valueJson(value));
   if (!p.named->empty()) {

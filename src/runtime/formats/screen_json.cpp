@@ -2,9 +2,12 @@
 
 #include <array>
 
+#include "runtime/document/tree.h"
 #include "runtime/document/whynot.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
+#include "runtime/formats/route_json.h"
+#include "runtime/formats/text_json.h"
 
 namespace bristle {
 namespace {
@@ -13,18 +16,6 @@ constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
-
-template <size_t N>
-size_t choice(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
-              const std::array<std::string_view, N>& choices) {
-  const std::string text = r.text(value, at, key, std::string(choices[0]));
-  for (size_t i = 0; i < N; ++i)
-    if (choices[i] == text) return i;
-  std::string all;
-  for (auto c : choices) all += (all.empty() ? "" : ", ") + std::string(c);
-  r.complain({&at, key, 0, false}, "expected one of " + all + ", found “" + text + "”");
-  return 0;
-}
 
 // A plain number is an offset from the start.
 Json axisJson(const AxisPlace& a) {
@@ -45,32 +36,18 @@ AxisPlace readAxis(JsonReader& r, const Json& item, const JsonPlace& at, std::st
     return a;
   }
   if (!r.isObject(*value, here)) return a;
-  a.pin = static_cast<Pin>(choice(r, *value, here, "pin", kPins));
+  a.pin = static_cast<Pin>(r.choice(*value, here, "pin", kPins));
   a.offset = r.number(*value, here, "offset", 0, -1e6, 1e6);
   a.size = r.number(*value, here, "size", 0, 0, 1e6);
   a.farOffset = r.number(*value, here, "farOffset", 0, -1e6, 1e6);
   return a;
 }
 
-Json routeJson(const RouteRule& rule) {
-  if (rule.type == RouteType::Closed) return "closed";
-  if (rule.type == RouteType::Wrap) return "wrap";
-  return {{"to", rule.target.text}};
-}
-
-RouteRule readRoute(JsonReader& r, const Json& value, const JsonPlace& at) {
-  if (value == "closed") return {RouteType::Closed, {}};
-  if (value == "wrap") return {RouteType::Wrap, {}};
-  if (value.is_object()) return {RouteType::Pinned, {r.id(value, at, "to")}};
-  r.complain(at, "expected closed, wrap, or an object with to");
-  return {};
-}
-
 void writeButton(Json& out, const ButtonData& b, const Project& project) {
   out["kind"] = b.kind.text;
-  out["caption"] = b.caption;
-  if (!b.accessibleName.empty()) out["accessibleName"] = b.accessibleName;
-  if (!b.description.empty()) out["description"] = b.description;
+  out["caption"] = toJson(b.caption);
+  if (!b.accessibleName.empty()) out["accessibleName"] = toJson(b.accessibleName);
+  if (!b.description.empty()) out["description"] = toJson(b.description);
   if (!b.own.empty()) out["own"] = toJson(b.own, find(project, b.kind));
   if (b.disabled) out["disabled"] = true;
   if (b.action.type != ActionType::None) {
@@ -79,40 +56,26 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
     if (!b.action.message.empty()) action["message"] = b.action.message;
     out["action"] = std::move(action);
   }
-  for (Dir dir : kDirs)
-    if (const RouteRule& rule = b.routes[size_t(dir)]; rule.type != RouteType::Solved)
-      out["routes"][std::string(nameOf(dir))] = routeJson(rule);
+  writeRoutes(out, b.routes);
 }
 
 ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
   ButtonData b;
   b.kind = {r.text(value, at, "kind")};
-  b.caption = r.text(value, at, "caption");
-  b.accessibleName = r.text(value, at, "accessibleName");
-  b.description = r.text(value, at, "description");
+  b.caption = readText(r, value, at, "caption");
+  b.accessibleName = readText(r, value, at, "accessibleName");
+  b.description = readText(r, value, at, "description");
   if (const Json* own = r.member(value, "own"))
     b.own = readOwnLook(r, *own, {&at, "own", 0, false});
   b.disabled = r.boolean(value, at, "disabled", false);
   if (const Json* action = r.member(value, "action")) {
     const JsonPlace here{&at, "action", 0, false};
     if (!r.isObject(*action, here)) return b;
-    b.action.type = static_cast<ActionType>(choice(r, *action, here, "do", kActions));
+    b.action.type = static_cast<ActionType>(r.choice(*action, here, "do", kActions));
     b.action.screen = {r.text(*action, here, "screen")};
     b.action.message = r.text(*action, here, "message");
   }
-  if (const Json* routes = r.member(value, "routes")) {
-    const JsonPlace here{&at, "routes", 0, false};
-    if (!r.isObject(*routes, here)) return b;
-    for (const auto& [name, route] : routes->items()) {
-      const JsonPlace place{&here, name, 0, false};
-      const auto dir = parseDir(name);
-      if (!dir) {
-        r.complain(place, "expected up, down, left or right");
-        return b;
-      }
-      b.routes[size_t(*dir)] = readRoute(r, route, place);
-    }
-  }
+  b.routes = readRoutes(r, value, at);
   return b;
 }
 
@@ -120,6 +83,7 @@ void writeContainer(Json& out, const ContainerData& c) {
   out["gap"] = c.gap;
   if (c.padding != 0) out["padding"] = c.padding;
   if (c.across != Across::Start) out["across"] = kAcross[static_cast<size_t>(c.across)];
+  if (c.clips) out["clips"] = true;
 }
 
 ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& at, Flow flow) {
@@ -127,10 +91,12 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
   c.flow = flow;
   c.gap = r.number(value, at, "gap", 16, -1000, 10000);
   c.padding = r.number(value, at, "padding", 0, 0, 10000);
-  c.across = static_cast<Across>(choice(r, value, at, "across", kAcross));
+  c.across = static_cast<Across>(r.choice(value, at, "across", kAcross));
+  c.clips = r.boolean(value, at, "clips", false);
   return c;
 }
 
+// Without what is in it.
 Json itemJson(const Item& item, const Project& project) {
   Json out = Json::object();
   out.get_ref<Json::object_t&>().reserve(12);  // thousands of them are made when a file is read
@@ -141,7 +107,6 @@ Json itemJson(const Item& item, const Project& project) {
                 : box         ? (box->flow == Flow::Row ? "row" : "column")
                               : (panel ? "panel" : "picture");
   if (!item.name.empty()) out["name"] = item.name;
-  if (item.parent) out["in"] = item.parent.text;
   out["x"] = axisJson(item.place.x);
   out["y"] = axisJson(item.place.y);
   if (item.locked) out["locked"] = true;
@@ -153,19 +118,11 @@ Json itemJson(const Item& item, const Project& project) {
     if (panel->radius != 0) out["radius"] = panel->radius;
   }
   if (const auto* picture = std::get_if<PictureData>(&item.what)) out["file"] = picture->file;
-  putBack(out, item.extra);
   return out;
 }
 
-Item readItem(JsonReader& r, const Json& value, const JsonPlace& at, const Project& project) {
-  Item item;
-  if (!r.isObject(value, at)) return item;
-  item.id = {r.id(value, at, "id")};
-  item.name = r.text(value, at, "name");
-  item.parent = {r.text(value, at, "in")};
-  item.place = {readAxis(r, value, at, "x"), readAxis(r, value, at, "y")};
-  item.locked = r.boolean(value, at, "locked", false);
-  item.hidden = r.boolean(value, at, "hidden", false);
+// By the item's type.
+void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item) {
   const std::string type = r.text(value, at, "type");
   if (type == "button") {
     item.what = readButton(r, value, at);
@@ -183,14 +140,35 @@ Item readItem(JsonReader& r, const Json& value, const JsonPlace& at, const Proje
     r.complain({&at, "type", 0, false},
                "expected button, row, column, panel or picture, found “" + type + "”");
   }
+}
+
+// The item and all that is in it.
+void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const ItemId& parent,
+               const ReadingScreens& with, std::vector<Shared<Item>>& out) {
+  Item item;
+  if (!r.isObject(value, at)) return;
+  item.id = {r.id(value, at, "id")};
+  item.name = r.text(value, at, "name");
+  item.parent = with.format == 1 ? ItemId{r.text(value, at, "in")} : parent;
+  item.place = {readAxis(r, value, at, "x"), readAxis(r, value, at, "y")};
+  item.locked = r.boolean(value, at, "locked", false);
+  item.hidden = r.boolean(value, at, "hidden", false);
+  readWhat(r, value, at, item);
   r.complain(at, whyNot(item));
-  if (r.error()) return item;
+  if (r.error()) return;
+  with.ids.add(item.id.text, at);
   // Without its kind nobody knows which sorts of parts its own look is of.
   const ButtonData* button = item.button();
-  const bool lost = button && !find(project, button->kind);
-  item.extra = lost ? leftover(value, itemJson(item, project), {"own"})
-                    : leftover(value, itemJson(item, project));
-  return item;
+  const bool lost = button && !find(with.project, button->kind);
+  const char* const elsewhere = with.format == 1 ? "in" : item.container() ? "items" : "id";
+  item.extra = leftover(value, itemJson(item, with.project), {elsewhere, lost ? "own" : "id"});
+  const bool holds = item.container() && with.format > 1;
+  const ItemId id = item.id;
+  out.emplace_back(std::move(item));
+  if (!holds) return;
+  r.each(value, at, "items", [&](const Json& child, const JsonPlace& here) {
+    readItems(r, child, here, id, with, out);
+  });
 }
 
 Json screenHead(const Screen& screen) {
@@ -198,6 +176,21 @@ Json screenHead(const Screen& screen) {
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
+  for (const Cluster& cluster : screen.clusters) out["clusters"].push_back(toJson(cluster));
+  return out;
+}
+
+// What is in one holder: the items from `from` to `to`, each with its own.
+Json itemsJson(const Screen& screen, const std::vector<Nesting>& nesting, size_t from, size_t to,
+               const Project& project) {
+  Json out = Json::array();
+  for (size_t i = from; i < to; i = nesting[i].end) {
+    Json item = itemJson(*screen.items[i], project);
+    if (screen.items[i]->container() && nesting[i].end > i + 1)
+      item["items"] = itemsJson(screen, nesting, i + 1, nesting[i].end, project);
+    putBack(item, screen.items[i]->extra);
+    out.push_back(std::move(item));
+  }
   return out;
 }
 
@@ -205,13 +198,13 @@ Json screenHead(const Screen& screen) {
 
 Json toJson(const Screen& screen, const Project& project) {
   Json out = screenHead(screen);
-  out["items"] = Json::array();
-  for (const auto& item : screen.items) out["items"].push_back(itemJson(*item, project));
+  out["items"] = itemsJson(screen, nestingOf(screen), 0, screen.items.size(), project);
   putBack(out, screen.extra);
   return out;
 }
 
-Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at, const Project& project) {
+Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
+                  const ReadingScreens& with) {
   Screen screen;
   if (!r.isObject(value, at)) return screen;
   screen.id = {r.id(value, at, "id")};
@@ -221,11 +214,16 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at, const P
   screen.dimBelow = r.number(value, at, "dimBelow", 0, 0, 1);
   screen.passDisabled = !r.boolean(value, at, "stopsOnDisabled", false);
   screen.entry = {r.text(value, at, "entry")};
-  r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
-    screen.items.emplace_back(readItem(r, item, here, project));
+  with.ids.add(screen.id.text, at);
+  r.each(value, at, "clusters", [&](const Json& cluster, const JsonPlace& here) {
+    screen.clusters.push_back(readCluster(r, cluster, here));
+    with.ids.add(screen.clusters.back().id.text, here);
   });
-  r.complain(at, whyNot(screen));
-  screen.extra = leftover(value, screenHead(screen), {"items"});
+  r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
+    readItems(r, item, here, {}, with, screen.items);
+  });
+  if (with.format > 1) r.complain(at, whyNot(screen));
+  screen.extra = leftover(value, screenHead(screen), {"items", "clusters"});
   return screen;
 }
 

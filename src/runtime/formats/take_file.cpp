@@ -36,17 +36,10 @@ bool hasDir(InputType type) {
 }
 constexpr std::array<std::string_view, 4> kBy{"mouse", "touch", "keyboard", "controller"};
 
-template <class Enum, size_t N>
+template <class Enum>
 Enum named(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
-           const std::array<std::string_view, N>& names, Enum otherwise) {
-  const std::string text =
-      r.text(value, at, key, std::string(names[static_cast<size_t>(otherwise)]));
-  for (size_t i = 0; i < N; ++i)
-    if (names[i] == text) return static_cast<Enum>(i);
-  std::string all;
-  for (auto name : names) all += (all.empty() ? "" : ", ") + std::string(name);
-  r.complain({&at, key, 0, false}, "expected one of " + all + ", found “" + text + "”");
-  return otherwise;
+           std::span<const std::string_view> names, Enum otherwise) {
+  return static_cast<Enum>(r.choice(value, at, key, names, static_cast<size_t>(otherwise)));
 }
 
 TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
@@ -139,6 +132,7 @@ Result<Take> parseTake(std::string_view text) {
           take.name = r.text(json, top, "name");
           take.display = {r.text(json, top, "display")};
           take.screen = {r.text(json, top, "screen")};
+          take.language = {r.text(json, top, "language")};
           header = true;
           return {};
         }
@@ -162,6 +156,7 @@ Result<Take> parseTake(std::string_view text) {
 std::string writeTake(const Take& take) {
   Json header{{"take", 1}, {"name", take.name}, {"display", take.display.text}};
   if (take.screen) header["screen"] = take.screen.text;
+  if (take.language) header["language"] = take.language.text;
   std::string out = header.dump() + "\n";
   for (const TakeStep& step : take.steps) out += stepJson(step).dump() + "\n";
   return out;

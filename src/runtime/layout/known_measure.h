@@ -6,7 +6,7 @@
 #include <tuple>
 #include <vector>
 
-#include "runtime/layout/layout.h"
+#include "runtime/layout/text_measure.h"
 
 namespace bristle {
 
@@ -16,10 +16,7 @@ struct TextSize {
   double size = 0, weight = 400;
   std::string text;
   Size is;
-  bool operator==(const TextSize& o) const {
-    return family == o.family && size == o.size && weight == o.weight && text == o.text &&
-           is.w == o.is.w && is.h == o.is.h;
-  }
+  bool operator==(const TextSize&) const = default;
 };
 
 // Family, size, weight, text.

@@ -1,52 +1,44 @@
-// Places a screen's items for a display: containers keep their rows and columns, pins hold.
+// Places a screen's items for a display and a language: containers keep their rows and columns, pins hold.
+//
+// Two passes: sizes are measured from the innermost containers outwards, then places are given from
+// the screen inwards. Each sort of container is a file of its own (line.h).
 #pragma once
-#include <string>
-#include <unordered_map>
 #include <vector>
 
 #include "runtime/document/box.h"
 #include "runtime/document/project.h"
+#include "runtime/layout/text_measure.h"
 
 namespace bristle {
 
-struct Size {
-  Px w = 0, h = 0;
-};
-
-// Measures text; handed in, so that the core knows no fonts.
-class TextMeasure {
- public:
-  virtual ~TextMeasure() = default;
-  // `size` in px, `weight` 100–900; one line.
-  virtual Size measure(const std::string& family, double size, double weight,
-                       const std::string& text) const = 0;
-};
-
-// Counts characters: for tests and where no fonts are at hand. Half the size for each.
-class PlainMeasure : public TextMeasure {
- public:
-  Size measure(const std::string& family, double size, double weight,
-               const std::string& text) const override;
-};
-
-// Where one item lies, in layout px (display px ÷ its scale), in the order of Screen::items.
+// Where one item lies, in layout px (display px ÷ its scale).
 struct Placed {
   Box box;
-  Box hit;  // the hit area: the box and the kind's padding
+  Box hit;           // the hit area: the box and the kind's padding
+  Box visible;       // the part of `hit` that no container cuts off; w or h 0: none
+  int clip = -1;     // index of Layout::clips; −1: nothing cuts it off
+  bool shown = true;  // neither it nor a container around it is hidden
 };
 
 struct Layout {
   Px width = 0, height = 0;
-  std::vector<Placed> items;
+  // What it was made for; routes and captions go by it.
+  DisplayId display;
+  LanguageId language;
+  bool rightToLeft = false;
+  std::vector<Placed> items;  // in the order of Screen::items
+  std::vector<Box> clips;     // what containers that clip leave to be seen; w or h may be 0
 };
 
-Layout layOut(const Project& project, const Screen& screen, const Display& display,
+Layout layOut(const Project& project, const Screen& screen, const Showing& showing,
               const TextMeasure& measure);
 
-// The size that an item has when nothing else is said.
-Size naturalSize(const Project& project, const Item& item, const TextMeasure& measure);
+// The size that an item has when nothing else is said, with its caption in `language`. A container's
+// is that of its content, which only layOut knows.
+Size naturalSize(const Project& project, const Item& item, const LanguageId& language,
+                 const TextMeasure& measure);
 
-// The place that puts an item's box at `box`, keeping how it is pinned. For drags on the canvas.
-Place placeFor(const Place& old, const Box& box, const Box& holder);
+// The part that both cover; w or h 0 where there is none.
+Box common(const Box& a, const Box& b);
 
 }  // namespace bristle

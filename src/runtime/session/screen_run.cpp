@@ -1,6 +1,7 @@
 #include "runtime/session/screen_run.h"
 
 #include <algorithm>
+#include <cmath>
 #include <tuple>
 
 #include "runtime/focus/why.h"
@@ -34,12 +35,13 @@ const Compiled::KindRun* Compiled::find(const KindId& id) const {
 
 int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   for (size_t i = buttons.size(); i-- > 0;) {
-    const Box& b = routes.input.boxes[i];
+    const Placed& placed = layout.items[size_t(routes.items[i])];
+    const Box& b = placed.visible;
     if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box ||
         test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0),
-                   layout.items[size_t(routes.items[i])].box, x, y))
+                   placed.box, x, y))
       return static_cast<int>(i);
   }
   return -1;
@@ -75,24 +77,55 @@ int remembered(const ScreenRun& run, int from, Dir dir) {
 
 namespace {
 
-const RouteRule& ruleOf(const ScreenRun& run, int box, Dir dir) {
-  const Item& item = *run.screen->items[size_t(run.routes.items[size_t(box)])];
-  return item.button()->routes[size_t(dir)];
+RouteType saidOf(const ScreenRun& run, int box, Dir dir) {
+  return run.routes.said[size_t(box)][size_t(dir)];
 }
 
 bool canHaveFocus(const ScreenRun& run, int box) {
   return enabled(run, box) || !run.screen->passDisabled;
 }
 
+double distance(const Box& a, const Box& b) {
+  return std::hypot(a.x + a.w / 2 - b.x - b.w / 2, a.y + a.h / 2 - b.y - b.h / 2);
+}
+
+// Which of a cluster's buttons gets focus that comes from `from`; −1: none of them can have it.
+int entryOf(const ScreenRun& run, int cluster, int from) {
+  std::vector<int> can = run.routes.clusters[size_t(cluster)];
+  std::erase_if(can, [&](int box) { return !canHaveFocus(run, box); });
+  if (can.empty()) return -1;
+  const Cluster& it = run.screen->clusters[size_t(cluster)];
+  const auto among = [&](int box) { return std::find(can.begin(), can.end(), box) != can.end(); };
+  if (it.enter == Enter::LastUsed) {
+    const int last = run.lastIn[size_t(cluster)];
+    if (among(last)) return last;
+  }
+  if (it.enter == Enter::Chosen)
+    for (int box : can)
+      if (run.buttons[size_t(box)].item->id == it.chosen.alone()) return box;
+  if (it.enter == Enter::Nearest) {
+    const auto& boxes = run.routes.input.boxes;
+    const auto away = [&](int box) { return distance(boxes[size_t(from)], boxes[size_t(box)]); };
+    return *std::min_element(can.begin(), can.end(),
+                             [&](int a, int b) { return away(a) < away(b); });
+  }
+  return can.front();
+}
+
+int targetOf(const ScreenRun& run, int from, Dir dir) {
+  const int cluster = run.routes.toCluster[size_t(from)][size_t(dir)];
+  if (cluster >= 0) return entryOf(run, cluster, from);
+  return run.routes.output.routes[size_t(from)][size_t(dir)].target;
+}
+
 Move alongRoutes(const ScreenRun& run, int from, Dir dir) {
   int at = from;
   for (size_t steps = 0; steps <= run.buttons.size(); ++steps) {
     const int memory = remembered(run, at, dir);
-    const int next =
-        memory >= 0 ? memory : run.routes.output.routes[size_t(at)][size_t(dir)].target;
+    const int next = memory >= 0 ? memory : targetOf(run, at, dir);
     const char* how = memory >= 0 ? "memory" : howOf(run, at, dir);
     if (next < 0)
-      return {-1, ruleOf(run, at, dir).type == RouteType::Closed ? "closed" : "nothing there"};
+      return {-1, saidOf(run, at, dir) == RouteType::Closed ? "closed" : "nothing there"};
     if (next == from) return {-1, "nothing there"};
     if (canHaveFocus(run, next)) return {next, how};
     at = next;
@@ -105,8 +138,8 @@ int wayBack(const ScreenRun& run, int from, Dir dir) {
   if (run.trail.empty()) return -1;
   const MoveMade& last = run.trail.back();
   if (last.to != from || last.dir != opposite(dir) || !canHaveFocus(run, last.from)) return -1;
-  const RouteType rule = ruleOf(run, from, dir).type;
-  return rule == RouteType::Pinned || rule == RouteType::Closed ? -1 : last.from;
+  const RouteType said = saidOf(run, from, dir);
+  return said == RouteType::Pinned || said == RouteType::Closed ? -1 : last.from;
 }
 
 }  // namespace
@@ -120,7 +153,15 @@ Move resolveMove(const ScreenRun& run, int from, Dir dir) {
   return found;
 }
 
-int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
+void ScreenRun::focusOn(int box) {
+  focus = box;
+  for (size_t c = 0; c < routes.clusters.size(); ++c) {
+    const auto& in = routes.clusters[c];
+    if (std::find(in.begin(), in.end(), box) != in.end()) lastIn[c] = box;
+  }
+}
+
+int stepFrom(const ScreenRun& run, int from, bool forwards) {
   std::vector<int> order;
   for (size_t i = 0; i < run.buttons.size(); ++i)
     if (enabled(run, static_cast<int>(i)) || !run.screen->passDisabled)
@@ -129,7 +170,7 @@ int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
   std::sort(order.begin(), order.end(), [&](int i, int j) {
     const auto key = [&](int k) {
       const Box& b = run.routes.input.boxes[size_t(k)];
-      return std::tuple(b.y, rightToLeft ? -(b.x + b.w) : b.x, k);
+      return std::tuple(b.y, run.routes.input.rightToLeft ? -(b.x + b.w) : b.x, k);
     };
     return key(i) < key(j);
   });
@@ -139,12 +180,12 @@ int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft) {
   return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
 }
 
-Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure) {
   ScreenRun run;
   run.screen = &screen;
-  run.layout = layOut(compiled.project(), screen, display, measure);
-  run.routes = screenRoutes(compiled.project(), screen, run.layout);
+  run.layout = layOut(compiled.project(), screen, showing, measure);
+  run.routes = screenRoutes(screen, run.layout);
   for (int index : run.routes.items) {
     const Item& item = *screen.items[size_t(index)];
     const auto* kind = compiled.find(item.button()->kind);
@@ -158,6 +199,7 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks)), 0, {}});
   }
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
+  run.lastIn.assign(run.routes.clusters.size(), -1);
   return run;
 }
 

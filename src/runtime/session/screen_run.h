@@ -66,8 +66,11 @@ struct ScreenRun {
   // By box and direction: where focus came from when it arrived against that direction.
   std::vector<std::array<int, 4>> memory;
   std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
+  std::vector<int> lastIn;      // by cluster: the box in it that had focus last; −1: none yet
   int number = 0;               // of its opening, in this session
 
+  // Keeps it in mind for the clusters, too.
+  void focusOn(int box);
   // The topmost button at a point; −1 when there is none.
   int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
 };
@@ -80,9 +83,9 @@ struct Move {
 };
 Move resolveMove(const ScreenRun& run, int from, Dir dir);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.
-int stepFrom(const ScreenRun& run, int from, bool forwards, bool rightToLeft);
+int stepFrom(const ScreenRun& run, int from, bool forwards);
 
-Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Display& display,
+Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure);
 
 }  // namespace bristle

@@ -3,7 +3,7 @@
 #include <algorithm>
 
 namespace bristle {
-Result<Session> Session::start(const Project& project, const Display& display,
+Result<Session> Session::start(const Project& project, const Showing& showing,
                                const TextMeasure& measure, const ScreenId& screen) {
   Session s;
   auto compiled = Compiled::make(project);
@@ -11,7 +11,7 @@ Result<Session> Session::start(const Project& project, const Display& display,
   s.compiled_ = std::move(*compiled);
   s.symbols_ = s.compiled_->symbols;
   for (const ProjectValue& value : project.values) s.values_.push_back(value.start);
-  s.display_ = display;
+  s.showing_ = {showing.display, languageOf(project, showing.language).id};
   s.measure_ = &measure;
   const ScreenId first = screen ? screen : project.first;
   const Screen* opened = find(s.project(), first);
@@ -20,7 +20,7 @@ Result<Session> Session::start(const Project& project, const Display& display,
   s.first_ = first;
   // Told here, not in the midst of a run: a screen that cannot be opened.
   for (const auto& each : s.project().screens) {
-    auto trial = openScreen(*s.compiled_, *each, display, measure);
+    auto trial = openScreen(*s.compiled_, *each, showing, measure);
     if (!trial) return tl::unexpected(trial.error());
   }
   s.push(first, TraceType::Open, {});
@@ -180,7 +180,7 @@ void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
   if (!stack_.empty()) leaveTop();
   add({.type = type, .screen = id});
   if (type == TraceType::Open) stack_.clear();
-  stack_.push_back(*openScreen(*compiled_, *screen, display_, *measure_));
+  stack_.push_back(*openScreen(*compiled_, *screen, showing_, *measure_));
   top().number = ++screensOpened_;
   for (size_t b = 0; b < top().buttons.size(); ++b) {
     ButtonRun& opened = top().buttons[b];
@@ -215,15 +215,15 @@ void Session::pop(const ItemId& by) {
 void Session::enter(const ItemId& before) {
   ScreenRun& run = top();
   const bool returns = run.focus >= 0;
-  int box = returns ? run.focus : entryBox(*run.screen, run.routes, project().settings.rightToLeft);
+  int box = returns ? run.focus : entryBox(*run.screen, run.routes);
   if (box >= 0 && !returns && run.screen->passDisabled && !isEnabled(box))
-    box = stepFrom(run, box, true, project().settings.rightToLeft);
+    box = stepFrom(run, box, true);
   if (box >= 0) {
     add({.type = TraceType::Focus,
          .item = run.buttons[size_t(box)].item->id,
          .fromItem = before,
          .how = returns ? "back" : "entry"});
-    run.focus = box;
+    run.focusOn(box);
     withButton(topDepth(), box, [](const Program& program, Running& running, const StepContext& c) {
       bristle::setFocus(program, running, true, c);
     });

@@ -1,7 +1,7 @@
 // A running menu. Input events go in, a list of what happened comes out; time comes in with the
 // events and nothing reads a clock, so the same events always give the same trace.
 //
-//   auto session = Session::start(project, display, measure);
+//   auto session = Session::start(project, display, measure);  // or {display, language}
 //   session->feed({.type = InputType::Move, .dir = Dir::Down});
 //   for (const TraceEntry& entry : session->trace()) …
 #pragma once
@@ -18,7 +18,7 @@ namespace bristle {
 class Session {
  public:
   // Begins at the project's first screen, or at `screen`. `measure` must outlive the session.
-  static Result<Session> start(const Project& project, const Display& display,
+  static Result<Session> start(const Project& project, const Showing& showing,
                                const TextMeasure& measure, const ScreenId& screen = {});
 
   // For hit areas that are not boxes; must outlive the session.
@@ -43,7 +43,8 @@ class Session {
   bool gaveUp() const { return runaways_ >= kMostRunaways; }
   // Whether any look is on its way just now.
   bool moving() const;
-  const Display& display() const { return display_; }
+  const Display& display() const { return showing_.display; }
+  const LanguageId& language() const { return showing_.language; }
   const Project& project() const { return compiled_->project(); }
   // Where it began.
   const ScreenId& first() const { return first_; }
@@ -120,7 +121,7 @@ class Session {
   std::shared_ptr<const Compiled> compiled_;
   Symbols symbols_;
   std::vector<double> values_;
-  Display display_;
+  Showing showing_ = Display{};
   ScreenId first_;
   const TextMeasure* measure_ = nullptr;
   const HitTest* hitTest_ = nullptr;

@@ -43,7 +43,7 @@ void Session::focusOn(int box, std::string how) {
        .fromItem = from,
        .how = std::move(how)});
   top().trail.clear();
-  top().focus = box;
+  top().focusOn(box);
   for (const auto& [which, on] : {std::pair(before, false), std::pair(box, true)}) {
     if (which < 0) continue;
     withButton(topDepth(), which,
@@ -70,7 +70,7 @@ void Session::moveOnce(Dir dir) {
   hidePointers();
   ScreenRun& run = top();
   if (run.focus < 0) {
-    const int entry = entryBox(*run.screen, run.routes, project().settings.rightToLeft);
+    const int entry = entryBox(*run.screen, run.routes);
     if (entry >= 0) focusOn(entry, "entry");
     return;
   }
@@ -92,7 +92,7 @@ void Session::moveOnce(Dir dir) {
 
 void Session::step(bool forwards) {
   hidePointers();
-  const int to = stepFrom(top(), top().focus, forwards, project().settings.rightToLeft);
+  const int to = stepFrom(top(), top().focus, forwards);
   if (to >= 0) focusOn(to, forwards ? "next" : "previous");
 }
 

@@ -87,12 +87,11 @@ Result<void> TakePlayer::step() {
 
 Result<Session> sessionFor(const Project& project, const Take& take, const TextMeasure& measure,
                            const HitTest* test) {
-  if (project.displays.empty()) return fail(project.name, "it has no display");
-  const Display* display = take.display ? find(project, take.display) : &project.displays.front();
-  if (!display) return fail("take “" + take.name + "”", "no display “" + take.display.text + "”");
+  const auto showing = showingOf(project, take.display, take.language);
+  if (!showing) return fail("take “" + take.name + "”", showing.error().reason);
   if (take.screen && !find(project, take.screen))
     return fail("take “" + take.name + "”", "no screen “" + take.screen.text + "”");
-  auto session = Session::start(project, *display, measure, take.screen);
+  auto session = Session::start(project, *showing, measure, take.screen);
   if (session) session->setHitTest(test);
   return session;
 }
@@ -126,6 +125,9 @@ Take keepAsTake(std::string name, const Session& session, const std::vector<Inpu
   Take take;
   take.name = std::move(name);
   take.display = session.display().id;
+  const auto& languages = session.project().languages;
+  if (!languages.empty() && session.language() != languages.front().id)
+    take.language = session.language();
   if (session.first() != session.project().first) take.screen = session.first();
   size_t next = 0;
   const auto& trace = session.trace();

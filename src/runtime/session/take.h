@@ -31,6 +31,7 @@ std::optional<InputEvent> eventOf(const TakeStep& step, const Session& session);
 struct Take {
   std::string name;
   DisplayId display;
+  LanguageId language;  // empty: the project's first
   ScreenId screen;  // where it begins; empty: the project's first
   std::vector<TakeStep> steps;
 };

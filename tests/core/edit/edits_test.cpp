@@ -44,9 +44,9 @@ TEST(Edits, NamesOfKindsAndScreensStayUniqueAndNotEmpty) {
 TEST(Edits, RemovingAButtonFreesWhatPointedToIt) {
   Desk d;
   must(d.history, setEntry(d.first, d.ids[2]));
-  EXPECT_EQ(d.button(0).routes[size_t(Dir::Up)].target, d.ids[2]);
+  EXPECT_EQ(d.button(0).routes[Dir::Up].target, d.ids[2]);
   must(d.history, removeItems(d.first, {d.ids[2]}));
-  EXPECT_EQ(d.button(0).routes[size_t(Dir::Up)].type, RouteType::Solved);
+  EXPECT_EQ(d.button(0).routes[Dir::Up].type, RouteType::Solved);
   EXPECT_FALSE(d.screen().entry);
 }
 
@@ -61,7 +61,7 @@ TEST(Edits, DuplicatesPointAmongThemselves) {
   must(d.history, duplicateItems(d.first, {d.ids[0], d.ids[2]}));
   const auto ids = test::buttons(d.history.now());
   ASSERT_EQ(ids.size(), 5U);
-  EXPECT_EQ(findItem(d.screen(), ids[3])->button()->routes[size_t(Dir::Up)].target, ids[4]);
+  EXPECT_EQ(findItem(d.screen(), ids[3])->button()->routes[Dir::Up].target, ids[4]);
   EXPECT_EQ(std::set(ids.begin(), ids.end()).size(), 5U);
 }
 
@@ -155,15 +155,14 @@ TEST(Check, TellsEachSortOfBrokenReference) {
   const auto ids = test::buttons(p);
   edit(screen, ids[0])->button()->kind = {"gone"};
   edit(screen, ids[1])->button()->action = {ActionType::Open, {"nowhere"}, {}};
-  edit(screen, ids[2])->button()->routes[0] = {RouteType::Pinned, {"nobody"}};
-  edit(screen, ids[2])->parent = {"box"};
-  edit(screen, ids[2])->button()->caption.clear();
+  edit(screen, ids[2])->button()->routes[Dir::Up] = {RouteType::Pinned, ItemId{"nobody"}};
+  edit(screen, ids[2])->button()->caption = {};
   screen.entry = {"noone"};
   edit(p, p.kinds[0]->id)->departures[StateId{"asleep"}];
   edit(p, p.machines[0]->id)->transitions[0].to = {"limbo"};
   std::string all;
   for (const Finding& f : check(p)) all += f.place + ": " + f.reason + "\n";
-  for (const char* id : {"gone", "nowhere", "nobody", "box", "asleep", "limbo", "focus starts on",
+  for (const char* id : {"gone", "nowhere", "nobody", "asleep", "limbo", "focus starts on",
                          "accessible name"})
     EXPECT_THAT(all, HasSubstr(id));
 }
@@ -172,8 +171,8 @@ TEST(Check, TellsWhatHasNoStartAndWhatCannotBeReached) {
   Project p = test::columnMenu({"a", "b"});
   Screen& screen = *edit(p, p.screens[0]->id);
   const auto ids = test::buttons(p);
-  edit(screen, ids[0])->button()->routes[size_t(Dir::Down)] = {RouteType::Closed, {}};
-  edit(screen, ids[1])->button()->routes[size_t(Dir::Up)] = {RouteType::Closed, {}};
+  edit(screen, ids[0])->button()->routes[Dir::Down] = {RouteType::Closed, {}};
+  edit(screen, ids[1])->button()->routes[Dir::Up] = {RouteType::Closed, {}};
   ASSERT_EQ(check(p).size(), 1U);
   EXPECT_EQ(check(p)[0].rule, "reach");
   screen.entry = {};

@@ -189,7 +189,7 @@ TEST(Cutting, PlacesButtonsOverALockedBackground) {
   EXPECT_TRUE(screen.items[0]->locked);
   EXPECT_EQ(std::get<PictureData>(screen.items[0]->what).file, "art/ground.png");
   EXPECT_EQ(screen.items[2]->place.y.offset, 120);
-  EXPECT_EQ(screen.items[2]->button()->accessibleName, "Lamp");
+  EXPECT_EQ(screen.items[2]->button()->accessibleName.base, "Lamp");
   EXPECT_EQ(p.kinds[0]->parts.size(), 1U) << "its own focus picture: no ring, and no caption";
   EXPECT_TRUE(check(p).empty());
   EXPECT_FALSE(placeCut("Title", "x", {}).apply(emptyProject()));

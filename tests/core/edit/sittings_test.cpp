@@ -125,7 +125,7 @@ class Sitting {
             "place", {}, [&](Item& item) {
               item.place.x.offset = wild();
               item.place.y.size = wild();
-              item.parent = screen.items[roll(screen.items.size())]->id;
+              item.parent = screen.items[roll(screen.items.size())]->id;  // refused, unless right
             });
       case 13:
         return addPart(kind.id, PartType::Marker, "mark");

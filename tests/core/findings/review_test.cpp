@@ -33,9 +33,8 @@ Project broken() {
   Screen& screen = *edit(p, p.screens[0]->id);
   const auto ids = buttons(p);
   edit(screen, ids[1])->button()->action = {ActionType::Open, {"nowhere"}, {}};
-  edit(screen, ids[2])->button()->routes[0] = {RouteType::Pinned, {"nobody"}};
-  edit(screen, ids[2])->button()->routes[2] = {RouteType::Pinned, {"nobody"}};
-  edit(screen, ids[2])->parent = {"box"};
+  edit(screen, ids[2])->button()->routes[Dir::Up] = {RouteType::Pinned, ItemId{"nobody"}};
+  edit(screen, ids[2])->button()->routes[Dir::Left] = {RouteType::Pinned, ItemId{"nobody"}};
   screen.entry = {"noone"};
   p.first = {"nowhere"};
   Kind& kind = *edit(p, p.kinds[0]->id);

@@ -77,7 +77,7 @@ TEST(ProjectFile, ANewerFormatOpensReadOnlyAndAnUnreadableOneIsRefused) {
 
 TEST(ProjectFile, ReferencesThatLeadNowhereAreKept) {
   Json json = Json::parse(writeProject(test::fullProject()));
-  json["screens"][0]["items"][1]["kind"] = "gone";
+  json["screens"][0]["items"][0]["items"][0]["kind"] = "gone";
   json["screens"][0]["entry"] = "noone";
   json["kinds"][0]["machine"] = "lost";
   const auto read = parseProject(json.dump());
@@ -130,9 +130,14 @@ INSTANTIATE_TEST_SUITE_P(
             "expected a number"},
         Bad{"null_id", "/kinds/0/id", "null", "/kinds/0/id", "expected an id"},
         Bad{"duplicate_id", "/screens/1/id", "\"d1\"", "/screens/1/id", "of its own"},
-        Bad{"duplicate_item", "/screens/0/items/2/id", "\"d1\"", "/screens/0/items/2/id",
+        Bad{"duplicate_item", "/screens/0/items/0/items/1/id", "\"d1\"", "/screens/0/items/0/items/1/id",
             "of its own"},
-        Bad{"cycle", "/screens/0/items/0/in", "\"c9\"", "/screens/0", "in itself"},
+        Bad{"path", "/screens/0/items/0/items/0/routes/up/to", "[\"a\", 7]",
+            "/screens/0/items/0/items/0/routes/up/to", "list of ids"},
+        Bad{"nowhere_in_particular", "/screens/0/items/0/items/2/routes/where/0", "{\"up\":\"closed\"}",
+            "/screens/0/items/0/items/2/routes/where/0", "a display or a language"},
+        Bad{"no_words", "/screens/0/items/0/items/0/caption", "{\"base\":7}",
+            "/screens/0/items/0/items/0/caption/base", "expected a text"},
         Bad{"bad_colour", "/screens/0/backdrop", "\"teal\"", "/screens/0/backdrop",
             "expected a colour"},
         Bad{"one_stop", "/screens/0/backdrop", "{\"stops\":[{\"at\":0,\"colour\":\"#000\"}]}",
@@ -148,7 +153,8 @@ INSTANTIATE_TEST_SUITE_P(
             "/machines/0/timing/duration", "from 0"},
         Bad{"fraction_of_ms", "/machines/0/timing/duration", "0.5", "/machines/0/timing/duration",
             "whole"},
-        Bad{"unknown_type", "/screens/0/items/1/type", "\"slider\"", "/screens/0/items/1/type",
+        Bad{"unknown_type", "/screens/0/items/0/items/0/type", "\"slider\"",
+            "/screens/0/items/0/items/0/type",
             "expected button"},
         Bad{"spring_without_end", "/machines/0/timing/easing", "\"spring 300 0\"",
             "/machines/0/timing/easing", "spring period damping"},

@@ -3,6 +3,8 @@
 #include <gtest/gtest.h>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/language_edits.h"
+#include "runtime/layout/pins.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -99,7 +101,7 @@ TEST(Container, ARowIsMirroredFromRightToLeft) {
   c.container([](ContainerData& d) { d.flow = Flow::Row; });
   EXPECT_LT(c.layout().items[1].box.x, c.layout().items[3].box.x);
   Project p = c.history.now();
-  p.settings.rightToLeft = true;
+  p.languages[0].rightToLeft = true;
   const Layout l = layOut(p, *p.screens[0], p.displays[0], kMeasure);
   EXPECT_GT(l.items[1].box.x, l.items[3].box.x);
   EXPECT_EQ(l.items[3].box.x, 100);
@@ -111,6 +113,58 @@ TEST(HitArea, ReachesBeyondTheBoxByTheKindsPadding) {
                                    [](Kind& k) { k.hitPadding = 8; }));
   const Placed p = c.layout().items[1];
   EXPECT_EQ(p.hit, (Box{p.box.x - 8, p.box.y - 8, p.box.w + 16, p.box.h + 16}));
+}
+
+TEST(Container, ARowIsMirroredInTheLanguagesThatReadFromTheRightOnly) {
+  Column c;
+  c.container([](ContainerData& d) { d.flow = Flow::Row; });
+  test::must(c.history, addLanguage("ar", ""));
+  const Project& p = c.history.now();
+  const auto in = [&](size_t language) {
+    return layOut(p, *p.screens[0], {p.displays[0], p.languages[language].id}, kMeasure);
+  };
+  EXPECT_LT(in(0).items[1].box.x, in(0).items[3].box.x);
+  EXPECT_GT(in(1).items[1].box.x, in(1).items[3].box.x);
+  EXPECT_TRUE(in(1).rightToLeft);
+}
+
+TEST(Container, AsWideAsTheCaptionInTheLanguageThatIsShown) {
+  Column c;
+  test::must(c.history, changeKind(c.history.now().kinds[0]->id, "fit", {},
+                                   [](Kind& k) { k.fitsCaption = true; }));
+  test::must(c.history, addLanguage("de", ""));
+  const LanguageId german = c.history.now().languages[1].id;
+  test::must(c.history, changeItems(c.screen, {test::buttons(c.history.now())[0]}, "say", {},
+                                    [&](Item& i) {
+                                      i.button()->caption.others[german] = std::string(80, 'm');
+                                    }));
+  const Project& p = c.history.now();
+  const auto width = [&](const LanguageId& in) {
+    return layOut(p, *p.screens[0], {p.displays[0], in}, kMeasure).items[1].box.w;
+  };
+  EXPECT_GT(width(german), 2 * width({}));
+}
+
+TEST(Container, OneThatClipsCutsOffWhatReachesBeyondItAndTheOnesAround) {
+  Column c;
+  const auto plain = c.layout();
+  EXPECT_EQ(plain.items[1].visible, plain.items[1].hit);
+  test::must(c.history, changeItems(c.screen, {c.history.now().screens[0]->items[0]->id}, "clip",
+                                    {}, [](Item& i) {
+                                      i.container()->clips = true;
+                                      i.place.y.size = 100;  // one button and a bit
+                                    }));
+  const Layout l = c.layout();
+  const Box frame = l.items[0].box;
+  EXPECT_EQ(l.items[0].clip, -1) << "it is not cut off itself";
+  ASSERT_EQ(l.clips.size(), 1U);
+  EXPECT_EQ(l.clips[0], frame);
+  for (size_t i = 1; i < l.items.size(); ++i) {
+    EXPECT_EQ(l.items[i].clip, 0);
+    EXPECT_EQ(l.items[i].visible, common(l.items[i].hit, frame));
+  }
+  EXPECT_GT(l.items[1].visible.h, 0);
+  EXPECT_EQ(l.items[3].visible.h, 0) << "wholly beyond";
 }
 
 TEST(Layout, ABrokenKindAndAMissingContainerStillHaveAPlace) {

@@ -1,0 +1,25 @@
+// The languages of the project: which one the screens are shown in, and what each is.
+#pragma once
+#include "desktop/view/form.h"
+#include "desktop/work/work.h"
+
+namespace bristle {
+
+class LanguageForm : public Form {
+  Q_OBJECT
+ public:
+  explicit LanguageForm(Work& work);
+
+ private:
+  void refresh();
+  void add(const QString& typed);
+  bool change(const char* name, std::function<void(Language&)> apply);
+
+  Work& work_;
+  QComboBox *shown_, *fallback_;
+  QLineEdit *name_, *fresh_;
+  QCheckBox* rightToLeft_;
+  QPushButton* remove_;
+};
+
+}  // namespace bristle

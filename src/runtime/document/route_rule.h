@@ -1,0 +1,90 @@
+// What a person says of a direction: where it leads, and where that holds.
+#pragma once
+#include <array>
+#include <string>
+#include <string_view>
+#include <optional>
+#include <vector>
+
+#include "runtime/document/basics.h"
+#include "runtime/document/ids.h"
+
+namespace bristle {
+
+enum class Dir : std::uint8_t { Up, Down, Left, Right };
+inline constexpr std::array kDirs{Dir::Up, Dir::Down, Dir::Left, Dir::Right};
+constexpr Dir opposite(Dir dir) {
+  return static_cast<Dir>(static_cast<int>(dir) ^ 1);
+}
+std::string_view nameOf(Dir dir);
+std::optional<Dir> parseDir(std::string_view name);
+
+enum class RouteType : std::uint8_t { Solved, Pinned, Closed, Wrap };
+
+// A button, by its path, or a cluster; one of the two.
+struct RouteTarget {
+  ItemPath item;
+  ClusterId cluster;
+
+  RouteTarget() = default;
+  RouteTarget(ItemPath path) : item(std::move(path)) {}
+  RouteTarget(ItemId id) : item(std::move(id)) {}
+  RouteTarget(ClusterId id) : cluster(std::move(id)) {}
+  bool operator==(const RouteTarget&) const = default;
+  explicit operator bool() const { return item || cluster; }
+};
+
+struct RouteRule {
+  RouteType type = RouteType::Solved;
+  RouteTarget target;  // Pinned: where to
+  bool operator==(const RouteRule&) const = default;
+};
+
+// A rule that holds on one display, in one language, or on one display in one language only.
+struct RouteException {
+  DisplayId display;    // empty: on all
+  LanguageId language;  // empty: in all
+  Dir dir = Dir::Up;
+  RouteRule rule;
+  bool operator==(const RouteException&) const = default;
+};
+
+// The rules of one button.
+struct RouteRules {
+  std::array<RouteRule, 4> everywhere;  // by Dir
+  std::vector<RouteException> where;
+  bool operator==(const RouteRules&) const = default;
+
+  RouteRule& operator[](Dir dir) { return everywhere[static_cast<size_t>(dir)]; }
+  const RouteRule& operator[](Dir dir) const { return everywhere[static_cast<size_t>(dir)]; }
+  // The one that counts: of display and language, else of the display, else of the language, else
+  // what holds everywhere.
+  const RouteRule& on(const DisplayId& display, const LanguageId& language, Dir dir) const;
+  // Calls `use(rule)` for each there is; rules may be changed.
+  template <class Use>
+  void each(Use use) {
+    for (RouteRule& rule : everywhere) use(rule);
+    for (RouteException& exception : where) use(exception.rule);
+  }
+  template <class Use>
+  void each(Use use) const {
+    for (const RouteRule& rule : everywhere) use(rule);
+    for (const RouteException& exception : where) use(exception.rule);
+  }
+};
+
+// How focus comes into a cluster that a route leads to.
+enum class Enter : std::uint8_t { First, Nearest, LastUsed, Chosen };
+
+// Buttons that belong together for focus.
+struct Cluster {
+  ClusterId id;
+  std::string name;
+  std::vector<ItemPath> items;
+  Enter enter = Enter::Nearest;
+  ItemPath chosen;  // Chosen: the one; it need not be the first
+  Extras extra;
+  bool operator==(const Cluster&) const = default;
+};
+
+}  // namespace bristle

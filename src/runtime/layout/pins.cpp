@@ -1,0 +1,59 @@
+#include "runtime/layout/pins.h"
+
+#include <algorithm>
+
+namespace bristle {
+namespace {
+
+struct Span {
+  Px at = 0, size = 0;
+};
+
+Span placeAxis(const AxisPlace& place, Px natural, Px from, Px extent) {
+  const Px size = place.size > 0 ? place.size : natural;
+  switch (place.pin) {
+    case Pin::Start:
+      return {from + place.offset, size};
+    case Pin::Centre:
+      return {from + (extent - size) / 2 + place.offset, size};
+    case Pin::End:
+      return {from + extent - place.offset - size, size};
+    case Pin::Both:
+      return {from + place.offset, std::max(1.0, extent - place.offset - place.farOffset)};
+  }
+  return {};
+}
+
+AxisPlace axisFor(AxisPlace axis, Px at, Px size, Px from, Px extent) {
+  switch (axis.pin) {
+    case Pin::Start:
+      axis.offset = at - from;
+      break;
+    case Pin::Centre:
+      axis.offset = at + size / 2 - (from + extent / 2);
+      break;
+    case Pin::End:
+      axis.offset = from + extent - (at + size);
+      break;
+    case Pin::Both:
+      axis.offset = at - from;
+      axis.farOffset = from + extent - (at + size);
+      break;
+  }
+  return axis;
+}
+
+}  // namespace
+
+Box placePinned(const Place& place, Size natural, const Box& holder) {
+  const Span x = placeAxis(place.x, natural.w, holder.x, holder.w);
+  const Span y = placeAxis(place.y, natural.h, holder.y, holder.h);
+  return {x.at, y.at, x.size, y.size};
+}
+
+Place placeFor(const Place& old, const Box& box, const Box& holder) {
+  return {axisFor(old.x, box.x, box.w, holder.x, holder.w),
+          axisFor(old.y, box.y, box.h, holder.y, holder.h)};
+}
+
+}  // namespace bristle
