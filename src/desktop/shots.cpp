@@ -87,7 +87,9 @@ int makeShots(Window& window, const QString& folder) {
       const QString id = QString::fromLatin1(info.id);
       window.openBench(id);
       prepare(window, id);
-      QTest::qWait(400);  // until the shelf has its miniatures
+      QTest::qWait(400);
+      QTest::qWaitFor([&] { return !window.work().miniatures().busy(); }, 5000);
+      QTest::qWait(100);  // until the shelf has taken them over
       const QString file = folder + QLatin1Char('/') + id + (dark ? "-dark.png" : ".png");
       if (!window.grab().save(file)) {
         std::cerr << "bristle: " << fromQt(file) << " cannot be written\n";

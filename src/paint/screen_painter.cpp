@@ -90,12 +90,13 @@ std::shared_ptr<const LookTable> LookTables::get(const Project& project, const K
 }
 
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
-                 const Screen& screen, const Layout& layout) {
+                 const Screen& screen, const Layout& layout, const QRectF& only) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintBackdrop(painter, screen, layout);
-  const QRectF all(0, 0, layout.width, layout.height);
+  QRectF all(0, 0, layout.width, layout.height);
+  if (!only.isNull()) all &= only;
   std::map<std::shared_ptr<const LookTable>, double> reaches;
-  // What lies beyond the display costs nothing: there may be thousands of it.
+  // What is not seen costs nothing: there may be thousands of it.
   const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,
                           const QRectF& box) {
     if (box.intersects(all)) return true;
@@ -111,7 +112,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     const QRectF box = toQt(layout.items[i].box);
     const ButtonData* button = item.button();
     if (!button) {
-      paintDecor(painter, looks, item, box);
+      if (box.intersects(all)) paintDecor(painter, looks, item, box);
       continue;
     }
     const auto table = tables.get(project, button->kind, &button->own);

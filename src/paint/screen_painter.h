@@ -34,9 +34,10 @@ class LookTables {
   std::map<KindId, Entry> tables_;
 };
 
-// A screen with every button at rest (or disabled), in layout px from 0, 0.
+// A screen with every button at rest (or disabled), in layout px from 0, 0. With `only`, at least
+// what shows there.
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
-                 const Screen& screen, const Layout& layout);
+                 const Screen& screen, const Layout& layout, const QRectF& only = {});
 
 // A running menu: the stack from below, what is below dimmed as the screens say. With `only`, in
 // layout px, at least what shows there.

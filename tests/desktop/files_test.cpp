@@ -88,7 +88,7 @@ TEST_F(FilesInWindow, ANewerFormatIsReadOnlyUntilItHasAnotherName) {
   change();
   ASSERT_TRUE(window->files().saveAs(path("a.bristle")));
   std::string newer = text("a.bristle");
-  newer.replace(newer.find("\"format\": 1"), 11, "\"format\": 9");
+  newer.replace(newer.find("\"format\": 2"), 11, "\"format\": 9");
   ASSERT_TRUE(writeFile(fromQt(path("newer.bristle")), newer));
   ASSERT_TRUE(window->files().open(path("newer.bristle")));
   EXPECT_TRUE(work().readOnly());
@@ -97,6 +97,21 @@ TEST_F(FilesInWindow, ANewerFormatIsReadOnlyUntilItHasAnotherName) {
   EXPECT_EQ(text("newer.bristle"), newer);
   EXPECT_TRUE(window->files().saveAs(path("copy.bristle")));
   EXPECT_FALSE(work().readOnly());
+}
+
+TEST_F(FilesInWindow, AnOlderFormatIsBroughtUpAndTheFileIsLeftAloneUntilItIsSaved) {
+  const std::string old = *readFile(test::sourcePath("tests/samples/saltglass.format-1.bristle"));
+  ASSERT_TRUE(writeFile(fromQt(path("old.bristle")), old));
+  QString told;
+  QObject::connect(&work(), &Work::told, &work(), [&](const QString& message) { told = message; });
+  ASSERT_TRUE(window->files().open(path("old.bristle")));
+  EXPECT_TRUE(told.contains(QStringLiteral("earlier Bristle"))) << fromQt(told);
+  EXPECT_FALSE(work().readOnly());
+  EXPECT_TRUE(work().saved());
+  EXPECT_EQ(text("old.bristle"), old);
+  change();
+  ASSERT_TRUE(window->files().save());
+  EXPECT_NE(text("old.bristle").find("\"format\": 2"), std::string::npos);
 }
 
 TEST_F(FilesInWindow, APlaceThatCannotBeWrittenLosesNothing) {

@@ -123,25 +123,25 @@ TEST_F(Frame, BenchesThatAreNotSeenDoNoWork) {
     QCoreApplication::processEvents();
   };
   only("shape");
-  Work::Made before = work().made();
+  Derived::Made before = work().derived().made();
   for (int i = 0; i < 12; ++i) edit(i);
-  EXPECT_EQ(work().made().layouts, before.layouts);
-  EXPECT_EQ(work().made().routes, before.routes);
+  EXPECT_EQ(work().derived().made().layouts, before.layouts);
+  EXPECT_EQ(work().derived().made().routes, before.routes);
   auto* motion = static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
   EXPECT_FALSE(motion->laws().checking());
   EXPECT_EQ(count.painted, 0);
   // On Place a layout for each move, and no routes, which only Route shows.
   only("place");
   work().pickItems({test::buttons(project(), 0).front()});
-  before = work().made();
+  before = work().derived().made();
   for (int i = 0; i < 6; ++i) test::WindowTest::key(Qt::Key_Right);
-  EXPECT_LE(work().made().layouts, before.layouts + 6);
-  EXPECT_EQ(work().made().routes, before.routes);
+  EXPECT_LE(work().derived().made().layouts, before.layouts + 6);
+  EXPECT_EQ(work().derived().made().routes, before.routes);
   EXPECT_FALSE(motion->laws().checking());
   EXPECT_EQ(count.painted, 0);
   // What changed meanwhile is seen when its bench comes into sight.
   only("route");
-  EXPECT_GT(work().made().routes, before.routes);
+  EXPECT_GT(work().derived().made().routes, before.routes);
   qApp->removeEventFilter(&count);
 }
 

@@ -187,5 +187,59 @@ TEST_F(PlaceBenchTest, TheScreensOwnDetailsAreEdited) {
   EXPECT_EQ(shot.pixelColor(canvas().toWidget(QPointF(1900, 1060)).toPoint()), QColor(16, 32, 48));
 }
 
+TEST_F(PlaceBenchTest, ALanguageIsAddedWrittenInAndTakenAway) {
+  const std::vector<ItemId> ids = test::buttons(project());
+  work().pickItems({});
+  fill(QStringLiteral("Add a language"), QStringLiteral("ar"));
+  ASSERT_EQ(project().languages.size(), 2U);
+  const LanguageId arabic = project().languages[1].id;
+  EXPECT_EQ(work().language().id, arabic) << "what was added is shown";
+  EXPECT_TRUE(project().languages[1].rightToLeft);
+  work().pickItems({ids[0]});
+  auto* caption = named<QLineEdit>(QStringLiteral("Caption"));
+  EXPECT_TRUE(caption->text().isEmpty());
+  EXPECT_FALSE(caption->placeholderText().isEmpty()) << "what it falls back to is seen";
+  QTest::mouseClick(caption, Qt::LeftButton);
+  QInputMethodEvent composed;
+  composed.setCommitString(QStringLiteral("غوص"));
+  QApplication::sendEvent(caption, &composed);
+  QTest::keyClick(caption, Qt::Key_Return);
+  const Text& words = item(ids[0]).button()->caption;
+  EXPECT_EQ(words.others.at(arabic), "غوص");
+  EXPECT_FALSE(words.base.empty());
+  const QImage there = canvas().grab().toImage();
+  work().pickLanguage(project().languages[0].id);
+  EXPECT_EQ(caption->text(), toQt(words.base));
+  EXPECT_NE(canvas().grab().toImage(), there) << "the canvas shows the words of the language";
+  work().pickLanguage(arabic);
+  work().pickItems({});
+  click(QStringLiteral("Remove this language"));
+  EXPECT_EQ(project().languages.size(), 1U);
+  EXPECT_TRUE(item(ids[0]).button()->caption.others.empty());
+  work().undo();
+  EXPECT_EQ(item(ids[0]).button()->caption.others.size(), 1U);
+}
+
+TEST_F(PlaceBenchTest, AContainerThatCutsOffHidesWhatReachesBeyondIt) {
+  const ItemId column = project().screens[0]->items[0]->id;
+  work().pickItems({column});
+  fill(QStringLiteral("Height"), QStringLiteral("70"));
+  const Box last = boxOf(test::buttons(project())[1]);
+  const QPoint at = canvas().toWidget(QPointF(last.x + 20, last.y + last.h / 2)).toPoint();
+  const QColor seen = canvas().grab().toImage().pixelColor(at);
+  click(QStringLiteral("Cuts off what reaches beyond it"));
+  EXPECT_NE(canvas().grab().toImage().pixelColor(at), seen);
+}
+
+TEST_F(PlaceBenchTest, WhatIsInALockedContainerIsNotPickedOnTheCanvas) {
+  const Box first = boxOf(test::buttons(project())[0]);
+  const QPoint at = canvas().toWidget(QPointF(first.x + 20, first.y + 20)).toPoint();
+  ASSERT_TRUE(work().perform(changeItems(screenId(), {project().screens[0]->items[0]->id}, "lock",
+                                         {}, [](Item& i) { i.locked = true; })));
+  work().pickItems({});
+  QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at);
+  EXPECT_TRUE(work().picked().items.empty());
+}
+
 }  // namespace
 }  // namespace bristle

@@ -10,6 +10,7 @@
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
+#include "runtime/document/tree.h"
 #include "support/menus.h"
 
 namespace bristle::test {
@@ -119,8 +120,9 @@ TEST_F(OwnLooks, ATableInUseStaysWholeHoweverManyOthersAreMade) {
 
 // Beyond the display nothing is painted, but for what reaches in.
 TEST_F(OwnLooks, AShadowReachesInFromBeyondTheDisplay) {
-  must(history, changeItems(screen(), {one}, "out", {}, [](Item& item) {
-         item.parent = {};
+  must(history, changeScreen(screen(), "out", {},
+                             [&](Screen& s) { putLast(s, {}, takeOut(s, std::vector{one})); }));
+  must(history, changeItems(screen(), {one}, "aside", {}, [](Item& item) {
          item.place.x = {Pin::Start, -402, 400, 0};
          item.place.y = {Pin::Start, 300, 76, 0};
        }));

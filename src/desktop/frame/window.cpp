@@ -11,10 +11,8 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QStyle>
-#include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
-#include <QtConcurrent>
 
 #include "deliver/pictures.h"
 #include "desktop/frame/autosave.h"
@@ -22,7 +20,6 @@
 #include "desktop/frame/recovery_page.h"
 #include "desktop/shelf/shelf.h"
 #include "desktop/work/theme.h"
-#include "devices/sound_file.h"
 #include "paint/convert.h"
 
 // Resources of a static library must be asked for; the macro wants to stand outside namespaces.
@@ -83,17 +80,12 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
   connect(files_, &Files::pathChanged, this, [this] { say({}, false); });
-  findingSoon_.setSingleShot(true);
-  findingSoon_.setInterval(100);
-  connect(&findingSoon_, &QTimer::timeout, this, &Window::findFindings);
-  connect(&finding_, &QFutureWatcherBase::finished, this, &Window::showFindings);
+  connect(&found_, &FindingsWatch::changed, this, &Window::showFindings);
   restoreState();
   refresh();
 }
 
 Window::~Window() {
-  *stopFinding_ = true;  // nobody waits for it
-  finding_.waitForFinished();
   if (current_ >= 0) benches_[size_t(current_)]->leave();
   // Views ask the work while they go, so they go first.
   hide();
@@ -382,23 +374,11 @@ void Window::refresh() {
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
   if (hinting_) say({}, false);  // what a bench asks for may be there now
-  findingSoon_.start();
-}
-
-// Off the interface thread: the screens' routes are solved for it. A project is a value, so its
-// copy may be read while this one is edited.
-void Window::findFindings() {
-  if (finding_.isRunning()) return findingSoon_.start();
-  finding_.setFuture(QtConcurrent::run([project = work_.project(), folder = fromQt(work_.folder()),
-                                        stop = stopFinding_, review = review_] {
-    return review->check(
-        project, {[&](const std::string& file) { return whyNoSound(folder, file); },
-                  [&](const std::string& file) { return whyNoPicture(folder, file); }, stop.get()});
-  }));
+  found_.look(work_.project(), work_.folder());
 }
 
 void Window::showFindings() {
-  const auto found = finding_.result();
+  const Findings& found = found_.now();
   findings_->setText(found.empty() ? tr("no findings")
                                    : tr("%n finding(s)", nullptr, int(found.size())));
   findings_->setProperty("wrong", !found.empty());

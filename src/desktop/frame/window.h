@@ -1,15 +1,13 @@
 // The window: bench tabs above, the shelf at the left, the card at the right, one line below.
 #pragma once
-#include <QFutureWatcher>
 #include <QLabel>
 #include <QMainWindow>
 #include <QSettings>
 #include <QStackedWidget>
-#include <QTimer>
 #include <map>
 #include <vector>
 
-#include "core/findings/review.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/frame/files.h"
 #include "desktop/work/bench.h"
 #include "desktop/work/work.h"
@@ -58,7 +56,6 @@ class Window : public QMainWindow {
   void fold(QMenu* menu, const QString& name, int key, const QString& setting, QWidget* part);
   void showBench(int index);
   void refresh();
-  void findFindings();
   void showFindings();
   void say(const QString& text, bool wrong);
   void nextArea();
@@ -85,10 +82,7 @@ class Window : public QMainWindow {
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
-  QTimer findingSoon_;
-  QFutureWatcher<Findings> finding_;
-  std::shared_ptr<Review> review_ = std::make_shared<Review>();  // the worker's, one at a time
-  std::shared_ptr<std::atomic<bool>> stopFinding_ = std::make_shared<std::atomic<bool>>(false);
+  FindingsWatch found_;
   std::vector<QAction*> commands_;
 };
 

@@ -1,7 +1,5 @@
 #include "desktop/motion/law_watch.h"
 
-#include <QtConcurrent>
-
 #include "paint/law_looks.h"
 
 namespace bristle {
@@ -59,67 +57,84 @@ std::map<int, Mend> mended(const Project& project, const KindId& id, const QStri
 
 }  // namespace
 
-LawWatch::LawWatch(Work& work, QObject* parent) : QObject(parent), work_(work) {
+LawWatch::LawWatch(Work& work, QObject* parent)
+    : QObject(parent),
+      work_(work),
+      checking_(this,
+                [this](Lawfulness found) {
+                  last_ = std::move(found);
+                  beginMending();
+                  Q_EMIT changed();
+                }),
+      mending_(this, [this](std::map<int, Mend> found) {
+        if (!last_) return;
+        last_->mends = std::move(found);
+        Q_EMIT changed();
+      }) {
   soon_.setSingleShot(true);
   soon_.setInterval(kSoon);
   connect(&soon_, &QTimer::timeout, this, &LawWatch::begin);
-  const auto again = [this] {
-    if (stop_) *stop_ = true;  // what is being checked is out of date, and so is what was offered
-    if (last_ && !last_->mends.empty()) {
-      last_->mends.clear();
-      Q_EMIT changed();
-    }
-    if (on_) soon_.start();
-  };
-  connect(&work, &Work::changed, this, again);
-  connect(&work, &Work::pickedChanged, this, [this, again] {
+  connect(&work, &Work::changed, this, &LawWatch::again);
+  connect(&work, &Work::pickedChanged, this, [this] {
     if (!now()) again();
-  });
-  connect(&checking_, &QFutureWatcherBase::finished, this, [this] {
-    checks_ = false;
-    if (*stop_) return on_ ? soon_.start() : void();
-    last_ = checking_.result();
-    beginMending();
-    Q_EMIT changed();
-  });
-  connect(&mending_, &QFutureWatcherBase::finished, this, [this] {
-    mends_ = false;
-    if (*stop_ || !last_) return;
-    last_->mends = mending_.result();
-    Q_EMIT changed();
   });
 }
 
-LawWatch::~LawWatch() {
-  if (stop_) *stop_ = true;
-  checking_.waitForFinished();
-  mending_.waitForFinished();
+LawWatch::Basis LawWatch::basis() const {
+  const Project& p = work_.project();
+  Basis out{{}, {}, p.named, p.settings.darkSet, p.values};
+  for (const auto& kind : p.kinds)
+    if (kind->id == work_.picked().kind) out.kind = kind;
+  for (const auto& machine : p.machines)
+    if (out.kind && machine->id == (*out.kind)->machine) out.machine = machine;
+  return out;
+}
+
+bool LawWatch::Basis::same(const Basis& other) const {
+  const auto both = [](const auto& a, const auto& b) {
+    return a && b ? a->same(*b) : a.has_value() == b.has_value();
+  };
+  return both(kind, other.kind) && both(machine, other.machine) && named.same(other.named) &&
+         dark == other.dark && values == other.values;
+}
+
+// What is being checked is out of date, and so is what was offered; unless nothing of it changed.
+void LawWatch::again() {
+  if (checked_ && checked_->same(basis())) return;
+  checked_.reset();
+  checking_.cancel();
+  mending_.cancel();
+  if (last_ && !last_->mends.empty()) {
+    last_->mends.clear();
+    Q_EMIT changed();
+  }
+  if (on_) soon_.start();
 }
 
 void LawWatch::setOn(bool on) {
   on_ = on;
-  if (on) return soon_.start();
+  if (on) return again();
   soon_.stop();  // nobody looks
-  if (stop_) *stop_ = true;
+  if (!checking()) return;
+  checked_.reset();
+  checking_.cancel();
+  mending_.cancel();
 }
 
 void LawWatch::begin() {
-  if (checks_ || mends_) return soon_.start();
-  checks_ = true;
-  stop_ = std::make_shared<std::atomic<bool>>(false);
-  checking_.setFuture(QtConcurrent::run(
-      [project = work_.project(), kind = work_.picked().kind, folder = work_.folder(),
-       stop = stop_] { return checked(project, kind, folder, stop.get()); }));
+  checked_ = basis();
+  checking_.ask([project = work_.project(), kind = work_.picked().kind,
+                 folder = work_.folder()](const std::atomic<bool>& stop) {
+    return checked(project, kind, folder, &stop);
+  });
 }
 
 void LawWatch::beginMending() {
   if (last_->error || !last_->report.whole || last_->report.allKept()) return;
-  mends_ = true;
-  mending_.setFuture(
-      QtConcurrent::run([project = work_.project(), kind = last_->kind, folder = work_.folder(),
-                         report = last_->report, stop = stop_] {
-        return mended(project, kind, folder, report, stop.get());
-      }));
+  mending_.ask([project = work_.project(), kind = last_->kind, folder = work_.folder(),
+                report = last_->report](const std::atomic<bool>& stop) {
+    return mended(project, kind, folder, report, &stop);
+  });
 }
 
 }  // namespace bristle

@@ -1,13 +1,11 @@
 // Keeps the laws of the picked kind checked, off the interface thread, while its machine and looks
 // change.
 #pragma once
-#include <QFutureWatcher>
 #include <QTimer>
-#include <atomic>
 #include <map>
-#include <memory>
 
 #include "core/laws/mend.h"
+#include "desktop/derive/latest.h"
 #include "desktop/work/work.h"
 
 namespace bristle {
@@ -26,13 +24,12 @@ class LawWatch : public QObject {
   Q_OBJECT
  public:
   LawWatch(Work& work, QObject* parent);
-  ~LawWatch() override;
   // The last report of the picked kind; null until there is one.
   const Lawfulness* now() const {
     return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
   }
   // Until what was found has been taken over.
-  bool checking() const { return checks_ || mends_ || soon_.isActive(); }
+  bool checking() const { return checking_.busy() || mending_.busy() || soon_.isActive(); }
   // Only while somebody looks.
   void setOn(bool on);
 
@@ -40,15 +37,26 @@ class LawWatch : public QObject {
   void changed();
 
  private:
+  // What the laws of a kind rest on, by identity.
+  struct Basis {
+    std::optional<Shared<Kind>> kind;
+    std::optional<Shared<Machine>> machine;
+    Shared<NamedValues> named;
+    bool dark = false;
+    std::vector<ProjectValue> values;
+    bool same(const Basis& other) const;
+  };
+  Basis basis() const;
+  void again();
   void begin();
   void beginMending();
   Work& work_;
-  bool on_ = false, checks_ = false, mends_ = false;
+  bool on_ = false;
   QTimer soon_;
-  std::shared_ptr<std::atomic<bool>> stop_;
-  QFutureWatcher<Lawfulness> checking_;
-  QFutureWatcher<std::map<int, Mend>> mending_;
+  std::optional<Basis> checked_;  // what was checked last, or is being checked
   std::optional<Lawfulness> last_;
+  Latest<Lawfulness> checking_;
+  Latest<std::map<int, Mend>> mending_;
 };
 
 }  // namespace bristle

@@ -5,6 +5,7 @@
 #include <QPainter>
 
 #include "desktop/work/theme.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -16,20 +17,24 @@ DisplayStrip::DisplayStrip(Work& work, QWidget* parent) : QWidget(parent), work_
   setFixedHeight(kHeight);
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Displays"));
-  const auto again = [this] { rebuild(); };
-  connect(&work, &Work::changed, this, again);
-  connect(&work, &Work::pickedChanged, this, again);
-}
-
-void DisplayStrip::rebuild() {
-  pictures_.clear();
-  update();
+  new WhileSeen(work, this, [this] { update(); });
+  connect(&work.miniatures(), &Miniatures::changed, this, [this] { update(); });
 }
 
 QRect DisplayStrip::frame(int i) const {
   const Display& d = work_.project().displays[size_t(i)];
   const double s = std::min(kPicture / d.height, (kSlot - 16) / d.width);
   return {16 + i * kSlot, 10, qRound(d.width * s), qRound(d.height * s)};
+}
+
+Miniature DisplayStrip::miniature(int i, const QSize& size) const {
+  return {{work_.project(),
+           work_.picked().screen,
+           {work_.project().displays[size_t(i)], work_.language().id}},
+          {},
+          size,
+          devicePixelRatioF(),
+          theme().work};
 }
 
 int DisplayStrip::picked() const {
@@ -44,26 +49,10 @@ void DisplayStrip::paintEvent(QPaintEvent*) {
   p.setRenderHint(QPainter::Antialiasing);
   const Screen* screen = work_.screen();
   const auto& displays = work_.project().displays;
-  if (pictures_.size() != displays.size()) {
-    pictures_.clear();
-    for (size_t i = 0; i < displays.size(); ++i) {
-      const QRect box = frame(int(i));
-      QPixmap picture(box.size() * devicePixelRatio());
-      picture.setDevicePixelRatio(devicePixelRatio());
-      picture.fill(theme().work);
-      if (screen) {
-        QPainter art(&picture);
-        art.scale(box.width() / displays[i].layoutWidth(),
-                  box.height() / displays[i].layoutHeight());
-        paintScreen(art, work_.looks(), work_.tables(), work_.project(), *screen,
-                    layOut(work_.project(), *screen, {displays[i], work_.language().id}, work_.measure()));
-      }
-      pictures_.push_back(picture);
-    }
-  }
   for (int i = 0; i < int(displays.size()); ++i) {
     const QRect box = frame(i);
-    p.drawPixmap(box, pictures_[size_t(i)]);
+    p.fillRect(box, theme().work);
+    if (screen) p.drawImage(box, work_.miniatures().get(miniature(i, box.size())));
     const bool on = i == picked();
     p.setPen(QPen(on ? theme().accent : theme().line, on ? 2 : 1));
     p.drawRect(box.adjusted(-2, -2, 2, 2));

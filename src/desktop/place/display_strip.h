@@ -21,9 +21,8 @@ class DisplayStrip : public QWidget {
  private:
   QRect frame(int index) const;
   int picked() const;
-  void rebuild();
+  Miniature miniature(int display, const QSize& size) const;
   Work& work_;
-  std::vector<QPixmap> pictures_;
 };
 
 }  // namespace bristle

@@ -27,6 +27,7 @@ LanguageForm::LanguageForm(Work& work) : work_(work) {
   name_ = text(tr("Name"), [this](const QString& text) {
     return change("rename language", [text](Language& l) { l.name = fromQt(text.trimmed()); });
   });
+  name_->setAccessibleName(tr("Language name"));
   rightToLeft_ = check(tr("Reads from right to left"), [this](bool on) {
     change("change direction", [on](Language& l) { l.rightToLeft = on; });
   });
@@ -35,13 +36,13 @@ LanguageForm::LanguageForm(Work& work) : work_(work) {
     if (i < 0 || size_t(i) >= all.size()) return;
     change("change fallback", [id = all[size_t(i)].id](Language& l) { l.fallback = id; });
   });
-  remove_ = button(tr("Remove this language"), [this] {
-    work_.perform(removeLanguage(work_.language().id));
-  });
+  remove_ = button(tr("Remove this language"),
+                   [this] { work_.perform(removeLanguage(work_.language().id)); });
   fresh_ = text(tr("Add"), [this](const QString& typed) {
     add(typed.trimmed());
     return true;
   });
+  fresh_->setAccessibleName(tr("Add a language"));
   fresh_->setPlaceholderText(tr("de, pt-BR, ar…"));
   fresh_->setToolTip(tr("The language’s tag, as in HTML: de, pt-BR, ar"));
   new WhileSeen(work, this, [this] { refresh(); });

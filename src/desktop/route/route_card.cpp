@@ -28,6 +28,12 @@ QString reasonOf(const RankedCandidate& c) {
   return c.returns ? QObject::tr("%1, returns here").arg(where) : where;
 }
 
+QString dirName(Dir dir) {
+  const QString names[] = {QObject::tr("Up"), QObject::tr("Down"), QObject::tr("Left"),
+                           QObject::tr("Right")};
+  return names[size_t(dir)];
+}
+
 }  // namespace
 
 RouteCard::RouteCard(Work& work) : work_(work) {
@@ -40,11 +46,10 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   rose_ = new Rose;
   form->wide(rose_);
   connect(rose_, &Rose::dirPicked, this, [this](Dir dir) { work_.pickDir(dir); });
-  const QString names[] = {tr("Up"), tr("Down"), tr("Left"), tr("Right")};
   for (Dir dir : kDirs)
     choices_[size_t(dir)] =
-        form->choice(names[size_t(dir)], {}, [this, dir](int i) { setFromChoice(dir, i); });
-  own_ = form->check(tr("Otherwise on this display"), [this](bool on) { setOwn(on); });
+        form->choice(dirName(dir), {}, [this, dir](int i) { setFromChoice(dir, i); });
+  own_ = form->check(tr("Differs on this display"), [this](bool on) { setOwn(on); });
   own_->setToolTip(tr("The picked direction has a route of its own on the display that is shown"));
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
@@ -107,7 +112,8 @@ void RouteCard::setOwn(bool on) {
   const Dir dir = work_.picked().dir;
   std::optional<RouteRule> rule;
   if (on) rule = work_.item()->button()->routes[dir];
-  work_.perform(setRouteOn(work_.screen()->id, work_.item()->id, dir, work_.picked().display, rule));
+  work_.perform(
+      setRouteOn(work_.screen()->id, work_.item()->id, dir, work_.picked().display, rule));
 }
 
 void RouteCard::refreshRoutes(int box) {
@@ -119,8 +125,8 @@ void RouteCard::refreshRoutes(int box) {
     QStringList names{tr("solved"), tr("closed"), tr("wraps round")};
     int current = 0;
     if (box >= 0) {
-      const RouteRule& rule = work_.item()->button()->routes.on(work_.picked().display,
-                                                                work_.language().id, dir);
+      const RouteRule& rule =
+          work_.item()->button()->routes.on(work_.picked().display, work_.language().id, dir);
       const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
       for (size_t b = 0; b < routes.items.size(); ++b)
         if (static_cast<int>(b) != box)
@@ -143,9 +149,8 @@ void RouteCard::refreshRoutes(int box) {
   }
   rose_->set(arms, work_.picked().dir);
   own_->setVisible(box >= 0 && work_.project().displays.size() > 1);
-  own_->setText(tr("%1: otherwise on %2")
-                    .arg(toQt(std::string(nameOf(work_.picked().dir))))
-                    .arg(toQt(work_.display()->name)));
+  own_->setText(
+      tr("%1 differs on %2").arg(dirName(work_.picked().dir), toQt(work_.display()->name)));
   refill(own_, box >= 0 && isOwn(work_.picked().dir));
 }
 

@@ -257,7 +257,7 @@ void CutPage::make() {
   told_->setText(cut ? QString() : toQt(cut.error().text()));
   told_->setVisible(!cut);
   if (!cut) return;
-  work_.looks().pictures().forget();
+  work_.filesChanged();
   const size_t kinds = work_.project().kinds.size();
   if (!work_.perform(placeCut(fromQt(name_), cut->background, cut->buttons))) return;
   work_.pickKind(work_.project().kinds[kinds]->id);

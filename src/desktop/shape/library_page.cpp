@@ -197,7 +197,7 @@ bool LibraryPage::takeFiles(const std::vector<KindId>& kinds) {
     work_.tell(tr("Nothing is taken: %1").arg(toQt(copied.error().text())), true);
     return false;
   }
-  work_.looks().pictures().forget();
+  work_.filesChanged();
   return true;
 }
 

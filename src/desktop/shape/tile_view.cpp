@@ -7,9 +7,7 @@
 namespace bristle {
 
 TileView::TileView(Work& work, QObject* parent) : QObject(parent), work_(work) {
-  const auto again = [this] { stale_ = true; };
-  connect(&work, &Work::changed, this, again);
-  connect(&work, &Work::pickedChanged, this, again);
+  connect(&work, &Work::picturesChanged, this, [this] { shown_.reset(); });
 }
 
 void TileView::setBackdrop(Backdrop backdrop) {
@@ -52,13 +50,18 @@ const Item* TileView::placed(const Screen** screen) const {
 
 // The screen with everything on it but the button itself.
 void TileView::drawScreen() {
-  if (!stale_) return;
-  stale_ = false;
-  screen_ = {};
   const Screen* on = nullptr;
   const Item* item = placed(&on);
-  if (!item || !on || !work_.display()) return;
-  Layout layout = layOut(work_.project(), *on, work_.showing(), work_.measure());
+  if (!item || !on) {
+    shown_.reset();
+    screen_ = {};
+    return;
+  }
+  const ShownScreen now{work_.project(), on->id, work_.showing()};
+  if (shown_ && without_ == item->id && samePicture(*shown_, now)) return;
+  shown_ = now;
+  without_ = item->id;
+  Layout layout = *work_.derived().layout(now);
   if (const auto at = indexOf(*on, item->id)) {
     box_ = toQt(layout.items[*at].box);
     layout.items[*at].shown = false;

@@ -41,9 +41,10 @@ class TileView : public QObject {
   Work& work_;
   Backdrop backdrop_ = Backdrop::Neutral;
   bool trueSize_ = false, alone_ = false, hitAreas_ = false;
-  QImage screen_;  // the screen without the button, in layout px
-  QRectF box_;     // where the button stands on it
-  bool stale_ = true;
+  QImage screen_;                     // the screen without the button, in layout px
+  QRectF box_;                        // where the button stands on it
+  std::optional<ShownScreen> shown_;  // on it
+  ItemId without_;
   void drawScreen();
 };
 

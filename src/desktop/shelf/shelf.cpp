@@ -9,13 +9,13 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/while_seen.h"
 #include "paint/convert.h"
 
 namespace bristle {
 namespace {
 constexpr QSize kMiniature(64, 38);
-constexpr int kFirst = 120;  // ms after a change, or after the start, until miniatures are drawn
-constexpr int kNext = 5;     // ms between one and the next, so that input comes in between
+constexpr int kSoon = 30;  // ms after a change until miniatures are looked at: once for many
 }  // namespace
 
 Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
@@ -36,14 +36,12 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
   });
   soon_.setSingleShot(true);
-  soon_.setInterval(kFirst);
-  connect(&soon_, &QTimer::timeout, this, &Shelf::drawMiniatures);
-  connect(&work, &Work::changed, this, [this](const Change& change) {
-    // Screens show kinds, so a change of these changes both.
-    if (change.kinds || change.machines) shownScreens_.clear();
-    refresh();
+  soon_.setInterval(kSoon);
+  connect(&soon_, &QTimer::timeout, this, &Shelf::showMiniatures);
+  connect(&work.miniatures(), &Miniatures::changed, this, [this] {
+    if (isVisible() && !soon_.isActive()) soon_.start();
   });
-  connect(&work, &Work::pickedChanged, this, &Shelf::refresh);
+  new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
 
@@ -68,39 +66,6 @@ QListWidget* Shelf::list(const QString& name, const QString& add, std::function<
   out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   out->setWordWrap(true);
   static_cast<QVBoxLayout*>(layout())->addWidget(out, 1);
-  return out;
-}
-
-QPixmap Shelf::miniature(const Kind& kind) {
-  const double ratio = devicePixelRatioF();
-  QPixmap out(kMiniature * ratio);
-  out.setDevicePixelRatio(ratio);
-  out.fill(theme().work);
-  const auto table = work_.tables().get(work_.project(), kind.id);
-  if (!table) return out;
-  QPainter p(&out);
-  const double s = std::min(
-      {1.0, (kMiniature.width() - 10) / kind.width, (kMiniature.height() - 10) / kind.height});
-  p.translate(kMiniature.width() / 2.0, kMiniature.height() / 2.0);
-  p.scale(s, s);
-  work_.looks().paint(p, kind, *table, table->state(0),
-                      QRectF(-kind.width / 2, -kind.height / 2, kind.width, kind.height),
-                      kind.sampleCaption);
-  return out;
-}
-
-QPixmap Shelf::miniature(const Screen& screen) {
-  const double ratio = devicePixelRatioF();
-  QPixmap out(kMiniature * ratio);
-  out.setDevicePixelRatio(ratio);
-  out.fill(theme().work);
-  QPainter p(&out);
-  const Display& d = work_.project().displays.front();
-  const double s =
-      std::min(kMiniature.width() / d.layoutWidth(), kMiniature.height() / d.layoutHeight());
-  p.scale(s, s);
-  paintScreen(p, work_.looks(), work_.tables(), work_.project(), screen,
-              layOut(work_.project(), screen, {d, work_.language().id}, work_.measure()));
   return out;
 }
 
@@ -131,28 +96,32 @@ void Shelf::refresh() {
     item.setText(s.id == p.first ? tr("%1\nopens first").arg(toQt(s.name)) : toQt(s.name));
   });
   filling_ = false;
-  if (!soon_.isActive()) soon_.start(kFirst);
+  if (!soon_.isActive()) soon_.start();
 }
 
-// One at a time: pictures may have to be loaded for it.
-void Shelf::drawMiniatures() {
+void Shelf::showMiniatures() {
   const Project& p = work_.project();
-  const auto drawOne = [&](const auto& parts, auto& shown, QListWidget* list) {
-    shown.resize(parts.size());
-    for (size_t i = 0; i < parts.size(); ++i) {
-      if (shown[i] && shown[i]->same(parts[i])) continue;
-      shown[i] = parts[i];
-      // The picked one is not tinted: it shows the thing itself.
-      const QPixmap picture = miniature(*parts[i]);
-      QIcon icon(picture);
-      icon.addPixmap(picture, QIcon::Selected);
-      list->item(static_cast<int>(i))->setIcon(icon);
-      return true;
-    }
-    return false;
+  const ShownScreen whole{p, {}, {p.displays.front(), work_.language().id}};
+  const auto show = [this](QListWidgetItem* item, const Miniature& wanted) {
+    const QImage image = work_.miniatures().get(wanted);
+    if (image.isNull() || item->data(Qt::UserRole).toLongLong() == image.cacheKey()) return;
+    item->setData(Qt::UserRole, image.cacheKey());
+    const QPixmap picture = QPixmap::fromImage(image);
+    QIcon icon(picture);
+    icon.addPixmap(picture, QIcon::Selected);  // not tinted: it shows the thing itself
+    item->setIcon(icon);
   };
-  if (drawOne(p.kinds, shownKinds_, kinds_) || drawOne(p.screens, shownScreens_, screens_))
-    soon_.start(kNext);
+  const Miniature like{whole, {}, kMiniature, devicePixelRatioF(), theme().work};
+  for (size_t i = 0; i < p.kinds.size(); ++i) {
+    Miniature wanted = like;
+    wanted.kind = p.kinds[i]->id;
+    show(kinds_->item(static_cast<int>(i)), wanted);
+  }
+  for (size_t i = 0; i < p.screens.size(); ++i) {
+    Miniature wanted = like;
+    wanted.shown.screen = p.screens[i]->id;
+    show(screens_->item(static_cast<int>(i)), wanted);
+  }
 }
 
 }  // namespace bristle

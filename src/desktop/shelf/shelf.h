@@ -3,8 +3,6 @@
 #include <QListWidget>
 #include <QTimer>
 #include <QWidget>
-#include <optional>
-#include <vector>
 
 #include "desktop/work/work.h"
 
@@ -20,17 +18,11 @@ class Shelf : public QWidget {
   void refresh();
   void fill(QListWidget* list, int count, int picked,
             const std::function<void(int, QListWidgetItem&)>& show);
-  void drawMiniatures();
-  QPixmap miniature(const Kind& kind);
-  QPixmap miniature(const Screen& screen);
+  void showMiniatures();
   Work& work_;
   QListWidget *kinds_, *screens_;
   bool filling_ = false;
-  // Miniatures are drawn a moment after the change, once for many changes, and only those of what
-  // did change: a drag must not wait for them.
   QTimer soon_;
-  std::vector<std::optional<Shared<Kind>>> shownKinds_;
-  std::vector<std::optional<Shared<Screen>>> shownScreens_;
 };
 
 }  // namespace bristle

@@ -19,21 +19,77 @@ ScreenView::ScreenView(Work& work, QWidget* parent) : QWidget(parent), work_(wor
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
   connect(&work, &Work::changed, this, &ScreenView::refresh);
-  connect(&work, &Work::pickedChanged, this, [this] {
-    const bool other = work_.picked().screen != shownScreen_ ||
-                       work_.picked().display != shownDisplay_ ||
-                       work_.picked().language != shownLanguage_;
-    other ? refresh() : update();  // the art stays while only what is picked changes
+  connect(&work, &Work::pickedChanged, this, &ScreenView::refresh);
+  connect(&work, &Work::derivedChanged, this, [this] { update(); });
+  connect(&work, &Work::picturesChanged, this, [this] {
+    shown_.reset();
+    update();
   });
 }
 
 void ScreenView::refresh() {
-  art_ = {};
-  shownScreen_ = work_.picked().screen;
-  shownDisplay_ = work_.picked().display;
-  shownLanguage_ = work_.picked().language;
+  if (!isVisible()) return;  // what is painted is compared when it comes into sight
   place();
   update();
+}
+
+void ScreenView::showEvent(QShowEvent*) {
+  refresh();
+}
+
+// What an item may paint, with what its looks reach beyond its box.
+QRectF ScreenView::extent(const ShownScreen& shown, size_t item, const Layout& layout) {
+  double reach = 1;
+  if (const ButtonData* button = shown.find()->items[item]->button()) {
+    const Kind* kind = bristle::find(shown.project, button->kind);
+    const auto table = work_.tables().get(shown.project, button->kind, &button->own);
+    if (kind && table) reach += LookPainter::reach(*kind, *table);
+  }
+  return toQt(layout.items[item].box).adjusted(-reach, -reach, reach, reach);
+}
+
+// The parts of the art that are out of date, in layout px; nothing where it is all of it.
+std::optional<QRectF> ScreenView::stalePart(const ShownScreen& now, const Layout& layout) {
+  const auto changed = changedItems(*shown_, shownLayout_, now, layout);
+  if (!changed) return {};
+  QRectF out;
+  for (size_t i : *changed) {
+    // What it painted before, too: its looks may have reached farther.
+    out |= extent(*shown_, i, shownLayout_) | extent(now, i, layout);
+  }
+  return out;
+}
+
+void ScreenView::paintArt() {
+  const Layout& layout = work_.layout();
+  const double ratio = devicePixelRatioF();
+  const QSize size = (QSizeF(layout.width, layout.height) * zoom_ * ratio).toSize();
+  const ShownScreen now = work_.shown();
+  const bool fits = shown_ && art_.size() == size && art_.devicePixelRatio() == ratio;
+  if (fits && samePicture(*shown_, now)) return;
+  const auto part = fits ? stalePart(now, layout) : std::nullopt;
+  if (!part) {
+    art_ = QPixmap(size);
+    art_.setDevicePixelRatio(ratio);
+  }
+  // Whole device pixels, so that what is painted anew meets what stays without a seam.
+  const QRectF all(QPointF(0, 0), QSizeF(size));
+  const QRectF device =
+      part ? QRectF(QRectF(part->topLeft() * zoom_ * ratio, part->size() * zoom_ * ratio)
+                        .toAlignedRect()) &
+                 all
+           : all;
+  if (!device.isEmpty()) {
+    QPainter art(&art_);
+    art.setClipRect(QRectF(device.topLeft() / ratio, device.size() / ratio));
+    art.fillRect(QRectF(device.topLeft() / ratio, device.size() / ratio), Qt::black);
+    art.scale(zoom_, zoom_);
+    const double scale = zoom_ * ratio;
+    paintScreen(art, work_.looks(), work_.tables(), now.project, *now.find(), layout,
+                part ? QRectF(device.topLeft() / scale, device.size() / scale) : QRectF());
+  }
+  shown_ = now;
+  shownLayout_ = layout;
 }
 
 void ScreenView::place() {
@@ -63,16 +119,7 @@ void ScreenView::paintEvent(QPaintEvent*) {
   painter.fillRect(rect(), theme().work);
   const Screen* screen = work_.screen();
   if (screen && work_.display()) {
-    if (art_.isNull()) {
-      const Layout& layout = work_.layout();
-      const double ratio = devicePixelRatioF();
-      art_ = QPixmap((QSizeF(layout.width, layout.height) * zoom_ * ratio).toSize());
-      art_.setDevicePixelRatio(ratio);
-      art_.fill(Qt::black);
-      QPainter art(&art_);
-      art.scale(zoom_, zoom_);
-      paintScreen(art, work_.looks(), work_.tables(), work_.project(), *screen, layout);
-    }
+    paintArt();
     painter.drawPixmap(origin_, art_);
     if (fade() > 0) {
       QColor veil(0xc6, 0xc2, 0xbb);  // light: dark strokes must stand out over dark art

@@ -22,6 +22,7 @@ class ScreenView : public QWidget {
  protected:
   void paintEvent(QPaintEvent* event) override;
   void resizeEvent(QResizeEvent* event) override;
+  void showEvent(QShowEvent* event) override;
   bool event(QEvent* event) override;
   // Painted over the screen, in widget px.
   virtual void paintOver(QPainter& painter) = 0;
@@ -37,10 +38,12 @@ class ScreenView : public QWidget {
  private:
   void place();
   Work& work_;
+  void paintArt();
+  QRectF extent(const ShownScreen& shown, size_t item, const Layout& layout);
+  std::optional<QRectF> stalePart(const ShownScreen& now, const Layout& layout);
   QPixmap art_;
-  ScreenId shownScreen_;
-  DisplayId shownDisplay_;
-  LanguageId shownLanguage_;
+  std::optional<ShownScreen> shown_;  // in the art
+  Layout shownLayout_;
   double zoom_ = 1;
   QPointF origin_;
 };

@@ -9,6 +9,7 @@ WhileSeen::WhileSeen(Work& work, QWidget* view, std::function<void()> refresh)
     : QObject(view), view_(view), refresh_(std::move(refresh)) {
   connect(&work, &Work::changed, this, &WhileSeen::again);
   connect(&work, &Work::pickedChanged, this, &WhileSeen::again);
+  connect(&work, &Work::derivedChanged, this, &WhileSeen::again);
   view->installEventFilter(this);
 }
 

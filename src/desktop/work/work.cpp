@@ -23,9 +23,13 @@ PropKey firstRow(const Kind& kind) {
 
 }  // namespace
 
-Work::Work() : history_(emptyProject()) {
+Work::Work() : history_(emptyProject()), derived_(measure_) {
   keepPicksValid();
   if (qApp) qApp->installEventFilter(this);
+  connect(&derived_, &Derived::ready, this, [this] {
+    routes_.reset();
+    Q_EMIT derivedChanged();
+  });
   connect(&sounds_, &Sounds::failed, this, [this](const QString& why) { tell(why, true); });
 }
 
@@ -102,6 +106,7 @@ void Work::replace(Project project, const QString& folder, bool readOnly) {
 void Work::setFolder(const QString& folder) {
   folder_ = folder;
   looks_.pictures().setFolder(folder);
+  miniatures_.setFolder(folder);
   sounds_.setFolder(folder);
 }
 
@@ -116,11 +121,14 @@ void Work::markUnsaved() {
   Q_EMIT historyChanged();
 }
 
+// What is still right is found again by what it rests on.
+void Work::dropDerived() {
+  layout_.reset();
+  routes_.reset();
+}
+
 void Work::after(const Change& change) {
-  if (change.settings || change.kinds || change.screens) {  // nothing else moves a button
-    layout_.reset();
-    routes_.reset();
-  }
+  dropDerived();
   keepPicksValid();
   Q_EMIT changed(change);
   Q_EMIT historyChanged();
@@ -195,8 +203,7 @@ void Work::pickScreen(const ScreenId& screen) {
   picked_.screen = screen;
   picked_.items.clear();
   picked_.onlyButton = false;
-  layout_.reset();
-  routes_.reset();
+  dropDerived();
   Q_EMIT pickedChanged();
 }
 
@@ -211,16 +218,14 @@ void Work::pickItems(std::vector<ItemId> items) {
 void Work::pickDisplay(const DisplayId& display) {
   if (picked_.display == display) return;
   picked_.display = display;
-  layout_.reset();
-  routes_.reset();
+  dropDerived();
   Q_EMIT pickedChanged();
 }
 
 void Work::pickLanguage(const LanguageId& language) {
   if (picked_.language == language) return;
   picked_.language = language;
-  layout_.reset();
-  routes_.reset();
+  dropDerived();
   Q_EMIT pickedChanged();
 }
 
@@ -263,24 +268,20 @@ std::shared_ptr<const LookTable> Work::lookTable() {
 
 const Layout& Work::layout() {
   static const Layout none;
-  const Screen* s = screen();
-  if (!s || !display()) return none;
-  if (!layout_) {
-    layout_ = layOut(project(), *s, showing(), measure_);
-    ++made_.layouts;
-  }
-  return *layout_;
+  if (!layout_ && screen()) layout_ = derived_.layout(shown());
+  return layout_ ? *layout_ : none;
 }
 
 const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
-  const Screen* s = screen();
-  if (!s) return none;
-  if (!routes_) {
-    routes_ = screenRoutes(*s, layout());
-    ++made_.routes;
-  }
-  return *routes_;
+  if (!routes_ && screen()) routes_ = derived_.routes(shown());
+  return routes_ ? *routes_ : none;
+}
+
+void Work::filesChanged() {
+  looks_.pictures().forget();
+  miniatures_.forget();
+  Q_EMIT picturesChanged();
 }
 
 }  // namespace bristle

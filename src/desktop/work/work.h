@@ -8,10 +8,11 @@
 
 #include "core/edit/history.h"
 #include "core/edit/look_owner.h"
+#include "desktop/derive/derived.h"
+#include "desktop/derive/miniatures.h"
 #include "desktop/work/sounds.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
-#include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 
@@ -77,14 +78,13 @@ class Work : public QObject {
   // Of the picked kind, or button; null where there is none.
   std::shared_ptr<const LookTable> lookTable();
 
-  // Derived from project, screen, display and language; made when first asked for after a change.
+  // The picked screen as it is shown.
+  ShownScreen shown() const { return {project(), picked_.screen, showing()}; }
+  // What is derived from it; made when first asked for after a change.
   const Layout& layout();
-  const ScreenRoutes& routes();
-  // How often they were made, so that tests can count the work that is done.
-  struct Made {
-    int layouts = 0, routes = 0;
-  };
-  const Made& made() const { return made_; }
+  const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
+  Derived& derived() { return derived_; }
+  Miniatures& miniatures() { return miniatures_; }
 
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
@@ -93,6 +93,8 @@ class Work : public QObject {
   // Where pictures and takes of the project lie; empty until it is saved.
   const QString& folder() const { return folder_; }
   void setFolder(const QString& folder);
+  // Picture files were written: what was read of them is forgotten.
+  void filesChanged();
   // The project's own file, which nothing but saving may write; empty until it is saved.
   const QString& file() const { return file_; }
   void setFile(const QString& file) { file_ = file; }
@@ -102,10 +104,13 @@ class Work : public QObject {
   void changed(const bristle::Change& change);
   void pickedChanged();
   void historyChanged();
+  void derivedChanged();
+  void picturesChanged();
   void told(const QString& message, bool wrong);
 
  private:
   void after(const Change& change);
+  void dropDerived();
   void keepPicksValid();
 
   History history_;
@@ -116,9 +121,10 @@ class Work : public QObject {
   Sounds sounds_;
   QString folder_, file_;
   bool readOnly_ = false;
-  std::optional<Layout> layout_;
-  std::optional<ScreenRoutes> routes_;
-  Made made_;
+  Derived derived_;
+  Miniatures miniatures_;
+  std::shared_ptr<const Layout> layout_;
+  std::shared_ptr<const ScreenRoutes> routes_;
 };
 
 }  // namespace bristle

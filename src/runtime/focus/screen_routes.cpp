@@ -68,7 +68,7 @@ void apply(const RouteRule& rule, const Screen& screen, const BoxesById& boxes, 
 
 }  // namespace
 
-ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
+ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
   ScreenRoutes out;
   out.boxOf.assign(screen.items.size(), -1);
   BoxesById boxes;
@@ -97,6 +97,12 @@ ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
       apply(rule, screen, boxes, static_cast<int>(b), dir, out);
     }
   }
+  out.output.routes.resize(n);
+  return out;
+}
+
+ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
+  ScreenRoutes out = unsolvedRoutes(screen, layout);
   out.output = solve(out.input);
   return out;
 }

@@ -21,11 +21,14 @@ struct ScreenRoutes {
   // By box and direction: what was said of it, for the display and the language.
   std::vector<std::array<RouteType, 4>> said;
   std::vector<std::vector<int>> clusters;  // the boxes of each of Screen::clusters
-  // By box and direction: the cluster that it leads to, by index; −1: none. The target is its first.
+  // By box and direction: the cluster that it leads to, by index; −1: none. The target is its
+  // first.
   std::vector<std::array<int, 4>> toCluster;
 };
 
 ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout);
+// The same before anything is solved: nothing leads anywhere. solve(input) makes the output.
+ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout);
 
 // The box where focus starts: the screen's entry, else the first in reading order; −1 without any.
 int entryBox(const Screen& screen, const ScreenRoutes& routes);

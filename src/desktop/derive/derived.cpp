@@ -1,0 +1,54 @@
+#include "desktop/derive/derived.h"
+
+#include <algorithm>
+
+namespace bristle {
+
+Derived::Derived(const TextMeasure& measure)
+    : measure_(measure), solving_(this, [this](Solved solved) {
+        ++made_.routes;
+        for (Kept& each : kept_)
+          if (sameLayout(each.shown, solved.first)) each.routes = solved.second;
+        Q_EMIT ready();
+      }) {}
+
+Derived::Kept* Derived::kept(const ShownScreen& shown) {
+  const auto at = std::find_if(kept_.begin(), kept_.end(),
+                               [&](const Kept& each) { return sameLayout(each.shown, shown); });
+  if (at != kept_.end()) {
+    kept_.splice(kept_.begin(), kept_, at);
+    return &kept_.front();
+  }
+  const Screen* screen = shown.find();
+  if (!screen) return nullptr;
+  if (kept_.size() >= kMostKept) kept_.pop_back();
+  ++made_.layouts;
+  kept_.push_front(
+      {shown, std::make_shared<Layout>(layOut(shown.project, *screen, shown.showing, measure_)),
+       nullptr});
+  return &kept_.front();
+}
+
+std::shared_ptr<const Layout> Derived::layout(const ShownScreen& shown) {
+  Kept* its = kept(shown);
+  return its ? its->layout : nullptr;
+}
+
+std::shared_ptr<const ScreenRoutes> Derived::routes(const ShownScreen& shown) {
+  Kept* its = kept(shown);
+  if (!its || its->routes) return its ? its->routes : nullptr;
+  auto bare = std::make_shared<ScreenRoutes>(unsolvedRoutes(*its->shown.find(), *its->layout));
+  its->routes = bare;
+  if (bare->items.size() <= kMostAtOnce) {
+    ++made_.routes;
+    bare->output = solve(bare->input);
+    return its->routes;
+  }
+  solving_.ask([shown = its->shown, bare = *bare](const std::atomic<bool>&) mutable {
+    bare.output = solve(bare.input);
+    return Solved{shown, std::make_shared<ScreenRoutes>(std::move(bare))};
+  });
+  return its->routes;
+}
+
+}  // namespace bristle
