@@ -12,13 +12,13 @@
 #include "measure.h"
 #include "runtime/focus/solver.h"
 #include "runtime/formats/project_file.h"
+#include "runtime/layout/layout.h"
 #include "runtime/machine/interpreter.h"
 #include "support/layouts.h"
 
 namespace {
 
 using namespace bristle;
-using bench::best;
 
 // The plain reference: for every box and direction all others are looked at, and the nearest in the
 // cone that is not behind something in the strip is taken. No pairs, no repair.
@@ -56,53 +56,58 @@ long allPairs(const std::vector<Box>& boxes) {
   return sum;
 }
 
-void solver() {
-  std::printf("solver                          ours ms   all pairs ms   ratio\n");
-  for (const char* family : {"scattered", "ragged grid", "bars", "staggered rows"}) {
-    for (const int size : {100, 1000, 10000}) {
-      SolveInput input;
-      input.boxes = test::layoutOf(family, 1, size);
-      const double ours = best(size > 5000 ? 5 : 20, [&] { bench::keep(solve(input)); });
-      const double plain = best(size > 5000 ? 1 : 3, [&] { bench::keep(allPairs(input.boxes)); });
-      std::printf("  %-16s %6zu boxes  %8.2f   %12.2f   %5.1f×\n", family, input.boxes.size(), ours,
-                  plain, plain / ours);
-    }
-  }
+constexpr std::array kFamilies{"scattered", "ragged grid", "bars", "staggered rows"};
+
+// Ratio: all pairs in ours.
+void solver(benchmark::State& state) {
+  const char* family = kFamilies[size_t(state.range(0))];
+  SolveInput input;
+  input.boxes = test::layoutOf(family, 1, static_cast<int>(state.range(1)));
+  for (auto _ : state) bench::keep(solve(input));
+  state.SetLabel(family);
+  bench::ratioTo(
+      state, [&] { bench::keep(allPairs(input.boxes)); }, [&] { bench::keep(solve(input)); },
+      state.range(1) > 5000 ? 1 : 5);
+}
+BENCHMARK(solver)->ArgsProduct({{0, 1, 2, 3}, {100, 1000, 10000}})->Unit(benchmark::kMillisecond);
+
+void solvedAgainAfterMovingOne(benchmark::State& state) {
   SolveInput input;
   input.boxes = test::layoutOf("ragged grid", 1, 1200);
   input.boxes.resize(std::min<size_t>(input.boxes.size(), 1000));
   double shift = 0;
-  const double again = best(30, [&] {
+  for (auto _ : state) {
     input.boxes[500].x += shift = 3 - shift;
     bench::keep(solve(input));
-  });
-  std::printf("  solved again after moving one of %zu: %.2f ms\n", input.boxes.size(), again);
+  }
 }
+BENCHMARK(solvedAgainAfterMovingOne)->Unit(benchmark::kMillisecond);
 
 // The plain reference: a table from state and event to state, and nothing else.
-void interpreter() {
+// Ratio: ours in bare tables.
+void interpreter(benchmark::State& state) {
   Symbols symbols;
   const Machine machine = menuButton({"m"}, "m", Wins::Hover);
   const auto program = *Program::compile(machine, symbols);
-  constexpr int kEvents = 6'000'000;
+  constexpr int kRounds = 10'000, kEvents = 6 * kRounds;
   std::array<std::array<std::uint8_t, 8>, 5> table{};
   for (size_t s = 0; s < 5; ++s)
     for (size_t e = 0; e < 8; ++e) table[s][e] = static_cast<std::uint8_t>((s * 3 + e) % 5);
-  const double plain = best(3, [&] {
-    std::uint8_t state = 0;
+  const auto plain = [&] {
+    std::uint8_t at = 0;
     std::uint32_t mix = 1;
     for (int i = 0; i < kEvents; ++i) {
       mix = mix * 1664525 + 1013904223;
-      state = table[state][mix >> 29];
+      at = table[at][mix >> 29];
     }
-    bench::keep(state);
-  });
+    bench::keep(at);
+  };
   std::vector<Outcome> out;
   out.reserve(64);
-  const double ours = best(3, [&] {
+  const auto ours = [&] {
     Running run;
     const StepContext context{0, {}, &out};
-    for (int i = 0; i < kEvents / 6; ++i) {
+    for (int i = 0; i < kRounds; ++i) {
       setOver(program, run, true, context);
       beginPress(program, run, false, context);
       setOver(program, run, false, context);
@@ -112,11 +117,12 @@ void interpreter() {
       out.clear();
     }
     bench::keep(run);
-  });
-  std::printf(
-      "interpreter: %.1f million events a second; a bare table %.0f million; ratio 1 : %.1f\n",
-      kEvents / ours / 1e3, kEvents / plain / 1e3, ours / plain);
+  };
+  for (auto _ : state) ours();
+  state.SetItemsProcessed(state.iterations() * kEvents);
+  bench::ratioTo(state, ours, plain, 20);
 }
+BENCHMARK(interpreter)->Unit(benchmark::kMillisecond);
 
 Project large(int buttons) {
   History history(emptyProject());
@@ -131,26 +137,48 @@ Project large(int buttons) {
   return history.now();
 }
 
-void files() {
-  const Project project = large(10000);
-  const std::string text = writeProject(project);
-  const double parse = best(5, [&] { bench::keep(nlohmann::json::parse(text)); });
-  const double open = best(5, [&] { bench::keep(parseProject(text)); });
-  const auto json = nlohmann::ordered_json::parse(text);
-  const double dump = best(5, [&] { bench::keep(json.dump(2)); });
-  const double save = best(5, [&] { bench::keep(writeProject(project)); });
-  std::printf(
-      "10,000 buttons, %.1f MB: open %.0f ms, bare parsing %.0f ms, ratio %.2f; save %.0f ms, bare "
-      "writing %.0f ms, ratio %.2f\n",
-      static_cast<double>(text.size()) / 1e6, open, parse, open / parse, save, dump, save / dump);
+// Ratio: ours in bare parsing of JSON.
+void openTenThousand(benchmark::State& state) {
+  const std::string text = writeProject(large(10000));
+  const auto ours = [&] { bench::keep(parseProject(text)); };
+  for (auto _ : state) ours();
+  state.SetBytesProcessed(state.iterations() * static_cast<std::int64_t>(text.size()));
+  bench::ratioTo(state, ours, [&] { bench::keep(nlohmann::json::parse(text)); });
 }
+BENCHMARK(openTenThousand)->Unit(benchmark::kMillisecond);
+
+// Ratio: ours in bare writing of JSON.
+void saveTenThousand(benchmark::State& state) {
+  const Project project = large(10000);
+  const auto json = nlohmann::ordered_json::parse(writeProject(project));
+  const auto ours = [&] { bench::keep(writeProject(project)); };
+  for (auto _ : state) ours();
+  bench::ratioTo(state, ours, [&] { bench::keep(json.dump(2)); });
+}
+BENCHMARK(saveTenThousand)->Unit(benchmark::kMillisecond);
+
+// All on one screen. Ratio: ours in walking the items once for their kinds.
+void layoutOfScreen(benchmark::State& state) {
+  const Project project = large(static_cast<int>(state.range(0)) * 10);
+  const Screen& screen = *project.screens[0];
+  const PlainMeasure measure;
+  const auto ours = [&] { bench::keep(layOut(project, screen, project.displays[0], measure)); };
+  for (auto _ : state) ours();
+  bench::ratioTo(state, ours, [&] {
+    double sum = 0;
+    for (const auto& item : screen.items)
+      if (const ButtonData* b = item->button()) sum += find(project, b->kind)->width;
+    bench::keep(sum);
+  });
+}
+BENCHMARK(layoutOfScreen)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
 
 // 30 states in a ring of menus with timers, three guards and two values.
 Machine largeMachine() {
   Machine m = menuButton({"m"}, "large", Wins::Hover);
   for (int i = 0; i < 25; ++i) {
     const StateId id{"s" + std::to_string(i)};
-    m.states.push_back({id, id.text, Role::None, false, {}});
+    m.states.push_back({.id = id, .name = id.text});
     const auto add = [&](std::optional<StateId> from, Event on, StateId to, std::string guard) {
       Transition t;
       t.from = std::move(from);
@@ -158,7 +186,8 @@ Machine largeMachine() {
       t.after = on == Event::After ? 100 + 37 * i : 0;
       t.to = std::move(to);
       t.guard = std::move(guard);
-      if (i % 5 == 0) t.effects.push_back({EffectType::SetValue, {}, {"v1"}, "2 - @v1"});
+      if (i % 5 == 0)
+        t.effects.push_back({.type = EffectType::SetValue, .value = {"v1"}, .formula = "2 - @v1"});
       m.transitions.push_back(std::move(t));
     };
     const StateId next{i == 24 ? "normal" : "s" + std::to_string(i + 1)};
@@ -173,30 +202,26 @@ Machine largeMachine() {
   return m;
 }
 
-void laws() {
-  std::printf("\nlaws                             ms   situations\n");
+void laws(benchmark::State& state, const Machine& machine) {
   Project project;
   project.values = {{{"v1"}, "one", 0, {}}, {{"v2"}, "two", 0, {}}};
-  const auto one = [&](const std::string& name, const Machine& machine) {
-    const auto ready = makeReady(machine, project);
-    LawReport report;
-    const double ms = best(5, [&] {
-      report =
-          checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
-    });
-    std::printf("%-26s %8.2f   %10zu%s\n", name.c_str(), ms, report.visited,
-                report.whole ? "" : " (not all)");
-  };
-  for (const Template t : allTemplates())
-    one(std::string(nameOf(t)), fromTemplate(t, {"m"}, "m", Wins::Hover));
-  one("30 states, 2 values (500 ms)", largeMachine());
+  const auto ready = makeReady(machine, project);
+  LawReport report;
+  for (auto _ : state)
+    report = checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, nullptr});
+  state.counters["situations"] = static_cast<double>(report.visited);
+  state.counters["whole"] = report.whole;
 }
 
 }  // namespace
 
-int main() {
-  solver();
-  interpreter();
-  laws();
-  files();
+int main(int argc, char** argv) {
+  for (const Template t : allTemplates())
+    benchmark::RegisterBenchmark(("laws/" + std::string(nameOf(t))).c_str(), laws,
+                                 fromTemplate(t, {"m"}, "m", Wins::Hover))
+        ->Unit(benchmark::kMillisecond);
+  benchmark::RegisterBenchmark("laws/30 states, 2 values", laws, largeMachine())
+      ->Unit(benchmark::kMillisecond);
+  benchmark::Initialize(&argc, argv);
+  benchmark::RunSpecifiedBenchmarks();
 }

@@ -7,6 +7,7 @@
 #include "core/edit/motion_edits.h"
 #include "core/edit/state_edits.h"
 #include "core/laws/mend.h"
+#include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "desktop/motion/motion_bench.h"
 #include "measure.h"
@@ -39,56 +40,65 @@ Score tenSeconds() {
   return score;
 }
 
-}  // namespace
+MotionBench* motion = nullptr;
 
-int main(int argc, char** argv) {
-  qputenv("QT_QPA_PLATFORM", "offscreen");
-  QApplication app(argc, argv);
-  Window window(QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
-  window.resize(1280, 800);
-  window.show();
-  Work& work = window.work();
-  makeKind(work);
-  window.openBench(QStringLiteral("motion"));
-  auto& bench = *static_cast<MotionBench*>(window.bench(QStringLiteral("motion")));
-  MotionView& view = bench.view();
-  view.setScore(tenSeconds());
+// To and fro, as a hand does it: going back is the dear part. Ratio: in the scope alone, unchanged.
+void scopeScrubbed(benchmark::State& state) {
+  motion->view().setScore(tenSeconds());
   QApplication::processEvents();
-  double sum = 0, worst = 0;
-  constexpr int kFrames = 240;
-  // To and fro, as a hand does it: going back is the dear part.
-  for (int i = 0; i < kFrames; ++i) {
-    const Ms at = i % 80 < 40 ? i % 80 * 250 : (80 - i % 80) * 250;
-    const double ms = bench::best(1, [&] {
-      view.setTime(at);
-      QApplication::processEvents();
-    });
-    sum += ms;
-    worst = std::max(worst, ms);
-  }
-  const double still = bench::best(9, [&] { bench.scope().repaint(); });
-  std::printf(
-      "scope scrubbed, 10 s of signals, 6 curves, 8 states: mean %.1f ms a frame, worst %.1f ms "
-      "(aim "
-      "16); the scope alone, unchanged %.1f ms, ratio %.1f\n",
-      sum / kFrames, worst, still, sum / kFrames / still);
-  const double drawn = bench::best(9, [&] {
-    Score next = view.score();
+  int i = 0;
+  const auto frame = [&] {
+    motion->view().setTime(i % 80 < 40 ? i % 80 * 250 : (80 - i % 80) * 250);
+    QApplication::processEvents();
+    ++i;
+  };
+  bench::frames(state, frame);
+  bench::ratioTo(
+      state, frame, [&] { motion->scope().repaint(); }, 9);
+}
+BENCHMARK(scopeScrubbed)->UseManualTime()->Iterations(240)->Unit(benchmark::kMillisecond);
+
+void edgeDrawn(benchmark::State& state) {
+  motion->view().setScore(tenSeconds());
+  bench::frames(state, [&] {
+    Score next = motion->view().score();
     setLane(next, Lane::Over, 120, 9000, next.stretches.size() > 20);
-    view.setScore(next);
+    motion->view().setScore(next);
     QApplication::processEvents();
   });
-  std::printf("an edge drawn on it: %.1f ms (aim 16)\n", drawn);
+}
+BENCHMARK(edgeDrawn)->UseManualTime()->Iterations(40)->Unit(benchmark::kMillisecond);
 
+// Ratio: in one check of its laws.
+void mendOfTheMenuButton(benchmark::State& state) {
   Machine lost = menuButton({"m"}, "menu button", Wins::Hover);
   std::erase_if(lost.transitions, [](const Transition& t) {
     return t.from == StateId{"hover"} && t.on == Event::OverEnd && t.guard.empty();
   });
   const auto ready = makeReady(lost, {});
-  const double check = bench::best(9, [&] {
-    bench::keep(checkLaws({lost, ready->program, ready->symbols, ready->values, nullptr, nullptr}));
-  });
-  const double mend = bench::best(5, [&] { bench::keep(mendFor(lost, {}, Law::Follows)); });
-  std::printf("a mend of the menu button: %.1f ms; one check of its laws %.3f ms, ratio %.0f\n",
-              mend, check, mend / check);
+  const auto mend = [&] { bench::keep(mendFor(lost, {}, Law::Follows)); };
+  for (auto _ : state) mend();
+  bench::ratioTo(
+      state, mend,
+      [&] {
+        bench::keep(
+            checkLaws({lost, ready->program, ready->symbols, ready->values, nullptr, nullptr}));
+      },
+      9);
+}
+BENCHMARK(mendOfTheMenuButton)->Unit(benchmark::kMillisecond);
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  qputenv("QT_QPA_PLATFORM", "offscreen");
+  QApplication app(argc, argv);
+  Window window(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
+  window.resize(1280, 800);
+  window.show();
+  makeKind(window.work());
+  window.openBench(QStringLiteral("motion"));
+  motion = static_cast<MotionBench*>(window.bench(QStringLiteral("motion")));
+  benchmark::Initialize(&argc, argv);
+  benchmark::RunSpecifiedBenchmarks();
 }

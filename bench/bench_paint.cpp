@@ -7,6 +7,7 @@
 #include "measure.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
+#include "runtime/session/session.h"
 
 namespace {
 
@@ -31,7 +32,9 @@ Project twoHundred() {
   return history.now();
 }
 
-void frame(int width, int height) {
+// Every nine frames all turn round. Ratio: ours in a frame at rest.
+void frameOf200InTransition(benchmark::State& state) {
+  const int width = static_cast<int>(state.range(0)), height = static_cast<int>(state.range(1));
   const Project project = twoHundred();
   const FontMeasure measure;
   auto session = Session::start(project, project.displays[0], measure);
@@ -39,39 +42,36 @@ void frame(int width, int height) {
   QImage image(width, height, QImage::Format_ARGB32_Premultiplied);
   const auto paint = [&] {
     QPainter painter(&image);
-    painter.scale(width / 1920.0, width / 1920.0);  // as the stage does: never stretched
+    painter.scale(width / 1920.0, width / 1920.0);  // as the rehearsal does: never stretched
     paintSession(painter, looks, *session);
   };
   paint();
   Ms now = 0;
-  double worst = 0, sum = 0;
-  int frames = 0;
-  for (int round = 0; round < 4; ++round) {
-    for (ButtonRun& button : session->stack()[0].buttons)
-      button.player.go(round % 2 ? 0 : 1, Timing{160, 0, {}}, now);
-    for (int i = 0; i < 9; ++i) {
-      now += 16;
-      session->feed({now, InputType::Tick, {}, 0, 0, {}, true});
-      const double ms = bench::best(1, paint);
-      worst = std::max(worst, ms);
-      sum += ms;
-      ++frames;
-    }
-  }
-  const double rest = bench::best(5, [&] {
-    session->feed({now += 1000, InputType::Tick, {}, 0, 0, {}, true});
+  int frame = 0;
+  bench::frames(state, [&] {
+    if (frame % 9 == 0)
+      for (ButtonRun& button : session->stack()[0].buttons)
+        button.player.go(frame / 9 % 2 ? 0 : 1, Timing{160, 0, {}}, now);
+    ++frame;
+    now += 16;
+    session->feed({.at = now, .type = InputType::Tick});
     paint();
   });
-  std::printf(
-      "frame of 200 buttons in transition at %d × %d: mean %.1f ms, worst %.1f ms; at rest %.1f "
-      "ms; ratio %.2f\n",
-      width, height, sum / frames, worst, rest, sum / frames / rest);
+  const double moving = bench::once(paint);
+  session->feed({.at = now += 1000, .type = InputType::Tick});
+  state.counters["ratio"] = moving / bench::best(5, paint);
 }
+BENCHMARK(frameOf200InTransition)
+    ->Args({1280, 800})
+    ->Args({1920, 1080})
+    ->UseManualTime()
+    ->Iterations(72)
+    ->Unit(benchmark::kMillisecond);
 
 }  // namespace
 
 int main(int argc, char** argv) {
   QGuiApplication app(argc, argv);
-  frame(1280, 800);
-  frame(1920, 1080);
+  benchmark::Initialize(&argc, argv);
+  benchmark::RunSpecifiedBenchmarks();
 }

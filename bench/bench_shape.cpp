@@ -8,6 +8,7 @@
 
 #include "core/edit/state_edits.h"
 #include "deliver/pictures.h"
+#include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "desktop/shape/ledger.h"
 #include "desktop/shape/shape_bench.h"
@@ -42,77 +43,92 @@ void heavyKind(Work& work) {
     (void)work.perform(addState(kind, state, Role::None, StateId{"hover"}));
 }
 
+Window* window = nullptr;
+
+// As a scrub does it: the edit, and all of the window that it has drawn anew. Ratio: in the tiles
+// painted again unchanged.
+void scrubOnTheWall(benchmark::State& state) {
+  Work& work = window->work();
+  heavyKind(work);
+  window->openBench(QStringLiteral("shape"));
+  QApplication::processEvents();
+  auto& ledger = static_cast<ShapeBench*>(window->bench(QStringLiteral("shape")))->ledger();
+  const PropKey row{work.kind()->parts[4].id, Prop::Outset};
+  double value = 0;
+  const auto edit = [&] {
+    value = value > -30 ? value - 1 : 0;
+    (void)work.perform(setLook(work.kind()->id, {Column{}}, row, value));
+  };
+  const auto frame = [&] {
+    edit();
+    QApplication::processEvents();
+  };
+  bench::frames(state, frame);
+  state.counters["edit_ms"] = bench::best(9, edit);
+  QApplication::processEvents();
+  bench::ratioTo(
+      state, frame, [&] { ledger.wall().viewport()->repaint(); }, 9);
+}
+BENCHMARK(scrubOnTheWall)->UseManualTime()->Iterations(60)->Unit(benchmark::kMillisecond);
+
+// Ratio: the first time in later ones.
+void pictureOfAKind(benchmark::State& state) {
+  const Work& work = window->work();
+  const auto table = window->work().lookTable();
+  LookPainter looks;
+  const auto draw = [&] { bench::keep(pictureOf(*work.kind(), *table, 0, looks)); };
+  const double cold = bench::once(draw);
+  for (auto _ : state) draw();
+  state.counters["ratio"] = cold / bench::best(20, draw);
+}
+BENCHMARK(pictureOfAKind)->Unit(benchmark::kMillisecond);
+
+// A shelf of 200 kinds, with all its miniatures.
+QListWidget* shelfOf200() {
+  History history(emptyProject());
+  for (int i = 0; i < 200; ++i)
+    (void)history.perform(addKind("Kind " + std::to_string(i), Wins::Hover));
+  Work& work = window->work();
+  work.replace(history.now(), {}, false);
+  for (int i = 0; i < 40 || work.miniatures().busy(); ++i) {
+    QApplication::processEvents();
+    QThread::msleep(4);
+  }
+  QListWidget* shelf = nullptr;
+  for (auto* list : window->findChildren<QListWidget*>())
+    if (list->count() == 200) shelf = list;
+  return shelf;
+}
+
+void shelfScrolled(benchmark::State& state) {
+  QListWidget* shelf = shelfOf200();
+  int i = 0;
+  bench::frames(state, [&] {
+    shelf->verticalScrollBar()->setValue(shelf->verticalScrollBar()->maximum() * (i++ % 101) / 100);
+    shelf->viewport()->repaint();
+  });
+}
+BENCHMARK(shelfScrolled)->UseManualTime()->Iterations(101)->Unit(benchmark::kMillisecond);
+
+void anotherKindPicked(benchmark::State& state) {
+  QListWidget* shelf = shelfOf200();
+  int at = 0;
+  bench::frames(state, [&] {
+    shelf->setCurrentRow(at = (at + 37) % 200);
+    QApplication::processEvents();
+  });
+}
+BENCHMARK(anotherKindPicked)->UseManualTime()->Iterations(20)->Unit(benchmark::kMillisecond);
+
 }  // namespace
 
 int main(int argc, char** argv) {
   qputenv("QT_QPA_PLATFORM", "offscreen");
   QApplication app(argc, argv);
-  Window window(QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
-  window.resize(1280, 800);
-  window.show();
-  Work& work = window.work();
-  heavyKind(work);
-  window.openBench(QStringLiteral("shape"));
-  QApplication::processEvents();
-  auto& ledger = static_cast<ShapeBench*>(window.bench(QStringLiteral("shape")))->ledger();
-  const PropKey radius{work.kind()->parts[4].id, Prop::Outset};
-  double value = 0;
-  // As a scrub does it: the edit, and all of the window that it has drawn anew.
-  const auto edit = [&] {
-    value = value > -30 ? value - 1 : 0;
-    (void)work.perform(setLook(work.kind()->id, {Column{}}, radius, value));
-    QApplication::processEvents();
-  };
-  const double edits = bench::best(9, [&] {
-    value = value > -30 ? value - 1 : 0;
-    (void)work.perform(setLook(work.kind()->id, {Column{}}, radius, value));
-  });
-  double sum = 0, worst = 0;
-  for (int i = 0; i < 60; ++i) {
-    const double ms = bench::best(1, edit);
-    sum += ms;
-    worst = std::max(worst, ms);
-  }
-  const double still = bench::best(9, [&] { ledger.wall().viewport()->repaint(); });
-  std::printf(
-      "scrub on the wall, 8 states of 10 parts: mean %.1f ms, worst %.1f ms (aim 16); without "
-      "painting %.1f ms; tiles painted again unchanged %.1f ms, ratio %.1f\n",
-      sum / 60, worst, edits, still, sum / 60 / still);
-  const LookTable& table = *work.lookTable();
-  LookPainter looks;
-  const double cold =
-      bench::best(1, [&] { bench::keep(pictureOf(*work.kind(), table, 0, looks)); });
-  const double warm =
-      bench::best(20, [&] { bench::keep(pictureOf(*work.kind(), table, 0, looks)); });
-  std::printf(
-      "picture of a kind in one state: %.2f ms, the first time %.2f ms (aim 5); ratio %.1f\n", warm,
-      cold, cold / warm);
-  Project many = emptyProject();
-  History history(many);
-  for (int i = 0; i < 200; ++i)
-    (void)history.perform(addKind("Kind " + std::to_string(i), Wins::Hover));
-  work.replace(history.now(), {}, false);
-  while (work.kind() == nullptr) QApplication::processEvents();
-  for (int i = 0; i < 400; ++i) {
-    QApplication::processEvents();
-    QThread::msleep(8);
-  }
-  QListWidget* shelf = nullptr;
-  for (auto* list : window.findChildren<QListWidget*>())
-    if (list->count() == 200) shelf = list;
-  if (!shelf) return 1;
-  double scroll = 0;
-  for (int i = 0; i <= 100; ++i) {
-    shelf->verticalScrollBar()->setValue(shelf->verticalScrollBar()->maximum() * i / 100);
-    scroll = std::max(scroll, bench::best(1, [&] { shelf->viewport()->repaint(); }));
-  }
-  const double pick = bench::best(5, [&] {
-    static int at = 0;
-    shelf->setCurrentRow(at = (at + 37) % 200);
-    QApplication::processEvents();
-  });
-  std::printf(
-      "shelf of 200 kinds: worst frame while scrolling %.1f ms (aim 16), picking another kind %.1f "
-      "ms; ratio %.1f\n",
-      scroll, pick, pick / scroll);
+  Window shown(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
+  window = &shown;
+  window->resize(1280, 800);
+  window->show();
+  benchmark::Initialize(&argc, argv);
+  benchmark::RunSpecifiedBenchmarks();
 }

@@ -1,9 +1,12 @@
 #include "command/command.h"
 
+#include <spdlog/spdlog.h>
+
 #include <CLI/CLI.hpp>
 #include <ostream>
 
 #include "core/formats/project_store.h"
+#include "log/log.h"
 
 namespace bristle {
 
@@ -19,7 +22,8 @@ std::optional<OpenedProject> openFile(const std::string& file, Streams streams) 
     return {};
   }
   if (!stored->opened.note.empty()) streams.err << "bristle: " << stored->opened.note << "\n";
-  for (const std::string& line : stored->opened.broughtUp) streams.err << "bristle: " << line << "\n";
+  for (const std::string& line : stored->opened.broughtUp)
+    streams.err << "bristle: " << line << "\n";
   return std::move(stored->opened);
 }
 
@@ -47,12 +51,8 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
       "the window.",
       "bristle");
   app.add_option("project", wish.file, "The project to open in the window");
-  auto* play = app.add_option("--play", wish.play,
-                              "Play a take in the window by real input events, then end");
-  app.add_option("--picture", wish.picture, "… and write the window's picture there")->needs(play);
-  app.add_option("--trace", wish.trace, "… and write the trace there")->needs(play);
-  app.add_option("--shots", wish.shots,
-                 "Write a picture of every bench into this folder, then end");
+  bool verbose = false;
+  app.add_flag("--verbose", verbose, "Log more, on stderr, too; it may name what you work on");
   app.require_subcommand(0, 1);
   std::vector<Subcommand> all;
   for (const auto add : {addCheck, addLaws, addRoutes, addRehearse, addPicture, addDeliver, addNew})
@@ -63,8 +63,13 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
     const int code = app.exit(e, streams.out, streams.err);
     return checked(code == 0 ? kFine : kUnusable, streams);  // help is fine, all else is wrong use
   }
-  for (const Subcommand& each : all)
-    if (each.app->parsed()) return checked(each.run(streams), streams);
+  startLog(verbose);
+  for (const Subcommand& each : all) {
+    if (!each.app->parsed()) continue;
+    const int code = checked(each.run(streams), streams);
+    spdlog::info("{} ended with {}", each.app->get_name(), code);
+    return code;
+  }
   wish.wanted = true;
   return kFine;
 }

@@ -38,11 +38,8 @@ Subcommand addLaws(CLI::App& app);
 
 // What the window is asked for on the command line.
 struct WindowWish {
-  bool wanted = false;         // no subcommand was named
-  std::string file;            // the project to open; may be empty
-  std::string play;            // a take to play by real input events; then the program ends
-  std::string picture, trace;  // where to write the window's picture and the trace after it
-  std::string shots;  // a folder: write a picture of every bench there; then the program ends
+  bool wanted = false;  // no subcommand was named
+  std::string file;     // the project to open; may be empty
 };
 
 // Runs the subcommand that the arguments name; when they name none, fills in the wish instead.

@@ -1,5 +1,6 @@
 #include "desktop/start.h"
 
+#include <spdlog/spdlog.h>
 #include <unistd.h>
 
 #include <QApplication>
@@ -8,8 +9,6 @@
 
 #include "desktop/benches.h"
 #include "desktop/frame/window.h"
-#include "desktop/player.h"
-#include "desktop/shots.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -34,25 +33,23 @@ void tellNoDisplay(QtMsgType type, const QMessageLogContext& context, const QStr
 
 }  // namespace
 
-int startDesktop(int argc, char** argv, const StartOptions& options) {
+int startDesktop(int argc, char** argv, const std::string& file) {
   usual = qInstallMessageHandler(tellNoDisplay);
   QApplication app(argc, argv);
   qInstallMessageHandler(usual);
   QApplication::setApplicationName(QStringLiteral("bristle"));
   QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/bristle.svg")));
   Window window(benches(), qEnvironmentVariable("BRISTLE_SETTINGS"));
-  if (!options.file.empty()) {
-    const auto note = window.files().load(toQt(options.file));
+  if (!file.empty()) {
+    const auto note = window.files().load(toQt(file));
     if (!note) {
       std::cerr << "bristle: " << note.error().text() << "\n";
       return 2;
     }
-    if (!note->isEmpty()) window.work().tell(*note, true);
+    if (!note->isEmpty()) window.work().tell(*note, window.work().readOnly());
   }
+  spdlog::info("window opened");
   window.show();
-  if (!options.play.empty())
-    return playInWindow(window, {options.play, options.picture, options.trace});
-  if (!options.shots.empty()) return makeShots(window, toQt(options.shots));
   window.offerUnsaved();
   if (qEnvironmentVariableIsSet("BRISTLE_FIRST_FRAME")) {
     // For the cold-start benchmark: ends as soon as the first frame is on the screen, without

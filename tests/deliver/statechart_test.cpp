@@ -168,7 +168,8 @@ TEST(Statechart, WhatWasWrittenIsReadAsTheSameMachine) {
   told.propTimings = {{Prop::Fill, {300, 20, *parseEasing("spring 200 0.4"), {}, {}}}};
   told.transitions[2].propTimings = {{Prop::OffsetX, {10, 0, *parseEasing("linear"), {}, {}}},
                                      {Prop::Scale, {20, 0, *parseEasing("steps 3 start"), {}, {}}}};
-  told.transitions[3].effects.push_back({EffectType::Sound, {}, {}, {}, "a b/tick; c.wav", 0.35});
+  told.transitions[3].effects.push_back(
+      {.type = EffectType::Sound, .file = "a b/tick; c.wav", .volume = 0.35});
   told.transitions[4].guard = "current and not over";
   back(told);
   for (const Template which : allTemplates()) back(fromTemplate(which, {}, "a b.c", Wins::Focused));
@@ -187,13 +188,13 @@ TEST(Statechart, ItHearsItselfBeforeWhatWaitsOutside) {
   };
   Transition begins = when("a", Event::Press);
   begins.to = {"a"};
-  begins.effects = {{EffectType::Message, "go", {}, {}}};
+  begins.effects = {{.type = EffectType::Message, .message = "go"}};
   Transition goes = when("a", Event::Message);
   goes.message = "go";
   goes.to = {"b"};
   Transition fires = when("b", Event::Release);
   fires.to = {"a"};
-  fires.effects = {{EffectType::Activate, {}, {}, {}}};
+  fires.effects = {{.type = EffectType::Activate}};
   m.transitions = {begins, goes, fires};
   const auto chart = writeStatechart(m, withValue());
   ASSERT_TRUE(chart) << chart.error().text();

@@ -119,7 +119,8 @@ TEST_F(AutosaveTest, SavingIntoAnotherFolderTakesArtSoundsAndTakesAlong) {
   change();
   ASSERT_TRUE(work().perform(addItem(project().screens[0]->id, "picture", picture)));
   ASSERT_TRUE(work().perform(changeMachine(project().machines[0]->id, "x", {}, [](Machine& m) {
-    m.transitions[0].effects.push_back({EffectType::Sound, {}, {}, {}, "sounds/tick.wav", 1});
+    m.transitions[0].effects.push_back(
+        {.type = EffectType::Sound, .file = "sounds/tick.wav", .volume = 1});
   })));
   std::filesystem::create_directories(root + "/other");
   ASSERT_TRUE(window->files().saveAs(path("other/b")));

@@ -5,13 +5,13 @@
 #include <QSignalSpy>
 
 #include "core/formats/file_io.h"
-#include "desktop/player.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
-#include "desktop/shots.h"
 #include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"
 #include "desktop/work/theme.h"
+#include "drive/player.h"
+#include "drive/shots.h"
 #include "runtime/formats/take_file.h"
 
 namespace bristle {

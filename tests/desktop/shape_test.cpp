@@ -516,7 +516,7 @@ TEST_F(Shape, TheBorderBetweenWallAndLedgerIsDraggedAndRemembered) {
 TEST_F(Shape, APageOwnsTheCardAndTheKeysWhileItIsOpen) {
   test::WindowTest::key(Qt::Key_D, Qt::ControlModifier);
   ASSERT_NE(page<NamedPage>(), nullptr);
-  for (QAction* action : bench().commands())
+  for (QAction* action : work().commands().of(&bench()))
     if (action->text() == QStringLiteral("Back to the base")) {
       EXPECT_FALSE(action->isEnabled());
     }
@@ -525,7 +525,7 @@ TEST_F(Shape, APageOwnsTheCardAndTheKeysWhileItIsOpen) {
         << "the wall's card edits nothing meanwhile";
   EXPECT_TRUE(bench().hint().contains(QStringLiteral("Esc")));
   test::WindowTest::key(Qt::Key_Escape);
-  for (QAction* action : bench().commands())
+  for (QAction* action : work().commands().of(&bench()))
     if (action->text() == QStringLiteral("Back to the base")) {
       EXPECT_TRUE(action->isEnabled());
     }

@@ -142,9 +142,9 @@ Project fullProject() {
   t.after = 250;
   t.guard = "over and @v1 > 1";
   t.to = {"focused"};
-  t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"},
-               {EffectType::Message, "tick", {}, {}},
-               {EffectType::Sound, {}, {}, {}, "sounds/tick.wav", 0.4}};
+  t.effects = {{.type = EffectType::SetValue, .value = {"v1"}, .formula = "@v1 + 1"},
+               {.type = EffectType::Message, .message = "tick"},
+               {.type = EffectType::Sound, .file = "sounds/tick.wav", .volume = 0.4}};
   t.propTimings = {{Prop::Opacity, {60, 10, *parseEasing("spring 200 0.4"), {}, {}}}};
   machine.propTimings = {{Prop::Fill, {300, 0, *parseEasing("linear"), {}, {}}}};
   machine.transitions.push_back(t);

@@ -23,10 +23,12 @@ Transition randomTransition(Dice& dice, const Machine& m) {
   if (t.on == Event::Message) t.message = dice.whole(0, 1) ? "a" : "b";
   t.guard = randomGuard(dice);
   t.to = state();
-  if (dice.whole(0, 3) == 0) t.effects.push_back({EffectType::Activate, {}, {}, {}});
+  if (dice.whole(0, 3) == 0) t.effects.push_back({.type = EffectType::Activate});
   if (dice.whole(0, 7) == 0)
-    t.effects.push_back({EffectType::SetValue, {}, {"v1"}, dice.whole(0, 1) ? "2" : "1 - @v1"});
-  if (dice.whole(0, 9) == 0) t.effects.push_back({EffectType::Message, "a", {}, {}});
+    t.effects.push_back({.type = EffectType::SetValue,
+                         .value = {"v1"},
+                         .formula = dice.whole(0, 1) ? "2" : "1 - @v1"});
+  if (dice.whole(0, 9) == 0) t.effects.push_back({.type = EffectType::Message, .message = "a"});
   return t;
 }
 

@@ -183,7 +183,9 @@ Edit movePart(KindId kind, PartId part, int by) {
 std::optional<PartCopy> copyOfPart(const Kind& kind, const PartId& id) {
   for (const Part& part : kind.parts) {
     if (part.id != id) continue;
-    PartCopy out{part, {}, {}, kind.motions};
+    PartCopy out;
+    out.part = part;
+    out.motions = kind.motions;
     for (auto& [state, motion] : out.motions)
       std::erase_if(motion.tracks, [&](const MotionTrack& t) { return t.key.part != id; });
     const auto only = [&](const LookValues& from, LookValues& to) {

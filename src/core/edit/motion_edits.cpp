@@ -71,7 +71,7 @@ Edit setMotion(KindId id, StateId state, std::optional<StateMotion> motion, std:
 
 namespace {
 
-struct Shape {
+struct Recipe {
   Flourish which;
   std::string_view name;
   Prop prop;
@@ -80,8 +80,8 @@ struct Shape {
   std::vector<std::pair<double, double>> frames;  // at, add
 };
 
-const std::array<Shape, 5>& shapes() {
-  static const std::array<Shape, 5> all{{
+const std::array<Recipe, 5>& recipes() {
+  static const std::array<Recipe, 5> all{{
       {Flourish::Pulse, "pulse", Prop::Scale, 1100, 0, {{0, 0}, {0.5, 0.03}, {1, 0}}},
       {Flourish::Breathe, "breathe", Prop::Opacity, 1800, 0, {{0, 0}, {0.5, -0.25}, {1, 0}}},
       {Flourish::Nudge, "nudge", Prop::OffsetX, 900, 0, {{0, 0}, {0.4, 5}, {1, 0}}},
@@ -103,14 +103,14 @@ std::span<const Flourish> allFlourishes() {
 }
 
 std::string_view nameOf(Flourish which) {
-  return shapes()[static_cast<size_t>(which)].name;
+  return recipes()[static_cast<size_t>(which)].name;
 }
 
 StateMotion flourish(Flourish which, const PartId& part) {
-  const Shape& shape = shapes()[static_cast<size_t>(which)];
-  StateMotion out{0, shape.period, shape.count, {{{part, shape.prop}, {}}}};
-  for (const auto& [at, add] : shape.frames)
-    out.tracks[0].frames.push_back({at, add, shape.count ? kSlowAtTheEnd : kSlowAtBothEnds});
+  const Recipe& recipe = recipes()[static_cast<size_t>(which)];
+  StateMotion out{0, recipe.period, recipe.count, {{{part, recipe.prop}, {}}}};
+  for (const auto& [at, add] : recipe.frames)
+    out.tracks[0].frames.push_back({at, add, recipe.count ? kSlowAtTheEnd : kSlowAtBothEnds});
   return out;
 }
 

@@ -139,7 +139,7 @@ Edit addNamed(NamedType type, std::string name, Value value) {
               return tl::unexpected(ok.error());
             Project after = before;
             const NamedId id = freshId<NamedId>(after, "n");
-            after.named.edit().push_back({id, name, type, value, {}, {}, {}});
+            after.named.edit().push_back({.id = id, .name = name, .type = type, .value = value});
             return after;
           }};
 }

@@ -25,7 +25,7 @@ struct Half {
 };
 
 using Effects = std::vector<Effect>;
-const Effects kActivate{{EffectType::Activate, {}, {}, {}}};
+const Effects kActivate{{.type = EffectType::Activate}};
 
 class Wiring {
  public:
@@ -211,7 +211,7 @@ void tab(Machine& m, Wins wins) {
   wire.states(current, "current, ");
   m.states.push_back({used, "just used", Role::None, false, {}});
   Effects both = kActivate;
-  both.push_back({EffectType::Message, kTabUsed, {}, {}});
+  both.push_back({.type = EffectType::Message, .message = kTabUsed});
   for (const Half* half : {&plain, &current}) {
     wire.hoverAndFocus(*half);
     wire.pressed(*half);

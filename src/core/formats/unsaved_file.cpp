@@ -27,7 +27,8 @@ Result<LeftBehind> read(const std::string& file) {
   if (!json) return tl::unexpected(json.error());
   JsonReader r;
   const JsonPlace top;
-  LeftBehind out{file, {}, {}};
+  LeftBehind out;
+  out.file = file;
   if (r.number(*json, top, "unsaved", 0) != 1) return fail(file, "is of another sort");
   out.head.path = r.text(*json, top, "path");
   const double most = 1e19;

@@ -1,8 +1,14 @@
 #include "desktop/derive/derived.h"
 
+#include <spdlog/spdlog.h>
+
+#include <QElapsedTimer>
 #include <algorithm>
 
 namespace bristle {
+namespace {
+constexpr qint64 kFrame = 16;  // ms: longer is seen as a halt
+}
 
 Derived::Derived(const TextMeasure& measure)
     : measure_(measure), solving_(this, [this](Solved solved) {
@@ -23,9 +29,12 @@ Derived::Kept* Derived::kept(const ShownScreen& shown) {
   if (!screen) return nullptr;
   if (kept_.size() >= kMostKept) kept_.pop_back();
   ++made_.layouts;
-  kept_.push_front(
-      {shown, std::make_shared<Layout>(layOut(shown.project, *screen, shown.showing, measure_)),
-       nullptr});
+  QElapsedTimer taken;
+  taken.start();
+  auto layout = std::make_shared<Layout>(layOut(shown.project, *screen, shown.showing, measure_));
+  if (taken.elapsed() > kFrame)
+    spdlog::warn("laying out {} items took {} ms", screen->items.size(), taken.elapsed());
+  kept_.push_front({shown, std::move(layout), nullptr});
   return &kept_.front();
 }
 

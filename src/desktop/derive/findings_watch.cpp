@@ -1,5 +1,7 @@
 #include "desktop/derive/findings_watch.h"
 
+#include <spdlog/spdlog.h>
+
 #include "devices/sound_file.h"
 #include "paint/convert.h"
 #include "paint/pictures.h"
@@ -12,6 +14,7 @@ constexpr int kSoon = 100;  // ms after the last change: a drag makes many
 FindingsWatch::FindingsWatch(QObject* parent)
     : QObject(parent), checking_(this, [this](Findings found) {
         now_ = std::move(found);
+        spdlog::debug("{} findings", now_.size());
         Q_EMIT changed();
       }) {
   soon_.setSingleShot(true);

@@ -1,9 +1,12 @@
 #include "desktop/frame/autosave.h"
 
+#include <spdlog/spdlog.h>
+
 #include <QDateTime>
 #include <QDir>
 #include <QtConcurrent>
 
+#include "log/log.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -12,10 +15,7 @@ constexpr int kSoon = 1000;  // ms after an edit
 }
 
 QString unsavedFolder() {
-  // XDG Base Directory Specification: state that lasts between runs, but is not the person's data.
-  QString state = qEnvironmentVariable("XDG_STATE_HOME");
-  if (state.isEmpty()) state = QDir::homePath() + QStringLiteral("/.local/state");
-  return state + QStringLiteral("/bristle/unsaved");
+  return toQt(stateFolder()) + QStringLiteral("/unsaved");
 }
 
 Autosave::Autosave(Work& work, Files& files, const QString& folder, QObject* parent)
@@ -30,6 +30,7 @@ Autosave::Autosave(Work& work, Files& files, const QString& folder, QObject* par
   connect(&work, &Work::historyChanged, this, &Autosave::look);
   connect(&writing_, &QFutureWatcherBase::finished, this, [this] {
     const auto done = writing_.result();
+    if (!done) spdlog::error("unsaved work could not be kept");
     if (!done && !told_) {
       told_ = true;  // once is enough
       work_.tell(tr("Unsaved work can’t be kept safe: %1").arg(toQt(done.error().text())), true);

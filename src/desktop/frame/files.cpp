@@ -1,5 +1,7 @@
 #include "desktop/frame/files.h"
 
+#include <spdlog/spdlog.h>
+
 #include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -73,10 +75,15 @@ Result<QString> Files::load(const QString& wanted) {
                 stored->opened.readOnly);
   remember(path);
   Q_EMIT pathChanged();
+  spdlog::info("opened a project of {} kinds and {} screens{}{}", work_.project().kinds.size(),
+               work_.project().screens.size(), work_.readOnly() ? ", read-only" : "",
+               stored->opened.note.empty() ? "" : ", of another format");
+  spdlog::debug("it is {}", fromQt(path));
   QString note = toQt(stored->opened.note);
   const auto& changes = stored->opened.broughtUp;
   if (!changes.empty()) note += QStringLiteral(" ") + toQt(changes.front());
-  if (changes.size() > 1) note += tr(" (and %1 more; bristle check tells all)").arg(changes.size() - 1);
+  if (changes.size() > 1)
+    note += tr(" (and %1 more; bristle check tells all)").arg(changes.size() - 1);
   return note;
 }
 
@@ -174,9 +181,11 @@ bool Files::write(const QString& path) {
   if (!takeAlong(QFileInfo(path).absolutePath())) return false;
   const auto stamp = saveProject(fromQt(path), work_.project());
   if (!stamp) {
+    spdlog::error("the project could not be saved");
     complain(tr("The project is not saved."), toQt(stamp.error().text()));
     return false;
   }
+  spdlog::info("saved {} bytes", stamp->size);
   setPath(path, *stamp);
   work_.setFolder(QFileInfo(path).absolutePath());
   work_.markSaved();

@@ -50,6 +50,14 @@ QWidget* scrolling(QWidget* inside) {
   return area;
 }
 
+// Working off the style sheet anew is dear: only where something changed.
+void markWrong(QLabel& label, bool wrong) {
+  if (label.property("wrong").toBool() == wrong) return;
+  label.setProperty("wrong", wrong);
+  label.style()->unpolish(&label);
+  label.style()->polish(&label);
+}
+
 }  // namespace
 
 Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFile)
@@ -211,11 +219,8 @@ Bench* Window::need(size_t index) {
 
 QAction* Window::command(QMenu* menu, const QString& name, const QKeySequence& keys,
                          std::function<void()> run) {
-  QAction* action = menu->addAction(name);
-  action->setShortcut(keys);
-  connect(action, &QAction::triggered, this, [run = std::move(run)] { run(); });
-  addAction(action);  // its shortcut works while no menu is open, too
-  commands_.push_back(action);
+  QAction* action = work_.commands().add(this, name, keys, std::move(run), KeysWork::InWindow);
+  menu->addAction(action);
   return action;
 }
 
@@ -299,10 +304,11 @@ void Window::makeMenus() {
   makeViewMenu(all->addMenu(tr("&View")));
 }
 
-std::vector<QAction*> Window::allCommands() const {
+std::vector<QAction*> Window::allCommands() {
   std::vector<QAction*> out;
-  if (current_ >= 0) out = benches_[size_t(current_)]->commands();
-  out.insert(out.end(), commands_.begin(), commands_.end());
+  if (current_ >= 0) out = work_.commands().of(benches_[size_t(current_)]);
+  const auto& everywhere = work_.commands().of(this);
+  out.insert(out.end(), everywhere.begin(), everywhere.end());
   return out;
 }
 
@@ -336,7 +342,7 @@ void Window::showBench(int index) {
   cards_->setVisible(!settings_.value(QStringLiteral("fold/card")).toBool());
   cards_->setCurrentWidget(cardOf_[bench]);
   benchMenu_->clear();
-  for (QAction* action : bench->commands()) benchMenu_->addAction(action);
+  for (QAction* action : work_.commands().of(bench)) benchMenu_->addAction(action);
   benchMenu_->setEnabled(!benchMenu_->isEmpty());
   say({}, false);
   if (leaves) focusInto(bench);
@@ -381,23 +387,19 @@ void Window::showFindings() {
   const Findings& found = found_.now();
   findings_->setText(found.empty() ? tr("no findings")
                                    : tr("%n finding(s)", nullptr, int(found.size())));
-  findings_->setProperty("wrong", !found.empty());
   QStringList lines;
   for (size_t i = 0; i < found.size() && i < 12; ++i)
     lines << toQt(found[i].place + ": " + found[i].reason);
   findings_->setToolTip(lines.join(QLatin1Char('\n')));
-  findings_->style()->unpolish(findings_);
-  findings_->style()->polish(findings_);
+  markWrong(*findings_, !found.empty());
 }
 
 void Window::say(const QString& text, bool wrong) {
   if (!hint_ || current_ < 0) return;
   hinting_ = text.isEmpty();
-  hint_->setProperty("wrong", wrong);
   hint_->setText(text.isEmpty() ? benches_[size_t(current_)]->hint() : text);
   hint_->setToolTip(hint_->text());
-  hint_->style()->unpolish(hint_);
-  hint_->style()->polish(hint_);
+  markWrong(*hint_, wrong);
 }
 
 void Window::deliver() {

@@ -38,7 +38,7 @@ class Window : public QMainWindow {
   // By the bench's id: "shape", "place", "route", "rehearse".
   void openBench(const QString& id);
   Bench* bench(const QString& id);
-  std::vector<QAction*> allCommands() const;
+  std::vector<QAction*> allCommands();
 
  protected:
   void closeEvent(QCloseEvent* event) override;
@@ -83,7 +83,6 @@ class Window : public QMainWindow {
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
   FindingsWatch found_;
-  std::vector<QAction*> commands_;
 };
 
 }  // namespace bristle

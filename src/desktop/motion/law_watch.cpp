@@ -23,7 +23,8 @@ struct Looked {
 // by a painter of the thread's own.
 Lawfulness checked(const Project& project, const KindId& id, const QString& folder,
                    const std::atomic<bool>* stop) {
-  Lawfulness out{id, {}, {}, {}, {}};
+  Lawfulness out;
+  out.kind = id;
   const Kind* kind = find(project, id);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
   if (!machine) return out;

@@ -1,6 +1,5 @@
 #include "desktop/motion/motion_bench.h"
 
-#include <QAction>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -101,7 +100,7 @@ QWidget* MotionBench::makeScope() {
   auto* column = new QVBoxLayout(out);
   column->setContentsMargins(0, 0, 0, 8);
   column->setSpacing(2);
-  tools_ = new ScopeTools(work_, *view_);
+  tools_ = new ScopeTools(work_, *view_, *this);
   column->addWidget(tools_);
   auto* row = new QHBoxLayout;
   row->setSpacing(0);
@@ -126,18 +125,12 @@ void MotionBench::turn() {
   Q_EMIT hintChanged();
 }
 
-QAction* MotionBench::add(const QString& name, const QKeySequence& keys,
-                          std::function<void()> run) {
-  auto* action = new QAction(name, this);
-  action->setShortcut(keys);
-  action->setShortcutContext(Qt::WindowShortcut);  // on the card, too; only while the bench is seen
-  connect(action, &QAction::triggered, this, std::move(run));
-  addAction(action);
-  commands_.push_back(action);
-  return action;
-}
-
 void MotionBench::addCommands() {
+  // On the card, too.
+  const auto add = [this](const QString& name, const QKeySequence& keys,
+                          std::function<void()> run) {
+    work_.commands().add(this, name, keys, std::move(run), KeysWork::InWindow);
+  };
   add(tr("Play or pause the scope"), QKeySequence(Qt::CTRL | Qt::Key_Space),
       [this] { view_->setPlaying(!view_->playing()); });
   add(tr("Add a transition"), QKeySequence(Qt::Key_Insert), [this] { card_->addOne(); });
@@ -156,7 +149,6 @@ void MotionBench::addCommands() {
     view_->setInState(!view_->inState());
     lower_->currentWidget()->setFocus();
   });
-  for (QAction* action : tools_->commands()) commands_.push_back(action);
 }
 
 bool MotionBench::importChart(const QString& path) {

@@ -23,7 +23,6 @@ class MotionBench : public Bench {
  public:
   MotionBench(Work& work, QWidget* parent);
   QWidget* card() override { return cards_; }
-  std::vector<QAction*> commands() override { return commands_; }
   void enter() override;
   void leave() override;
   QString hint() const override;
@@ -46,7 +45,6 @@ class MotionBench : public Bench {
   void makeTemplatePage();
   void turn();
   void addCommands();
-  QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run);
   void refresh();
   Work& work_;
   MotionView* view_;
@@ -61,7 +59,6 @@ class MotionBench : public Bench {
   QWidget* cards_;
   QStackedWidget *pages_, *lower_;
   QLabel *title_, *about_;
-  std::vector<QAction*> commands_;
 };
 
 }  // namespace bristle

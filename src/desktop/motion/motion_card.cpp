@@ -82,11 +82,12 @@ void MotionCard::buildTransition() {
 
 void MotionCard::buildEffects() {
   activates_ = form_->check(tr("Activates the button"), [this](bool on) {
-    setEffect(EffectType::Activate, on, {EffectType::Activate, {}, {}, {}});
+    setEffect(EffectType::Activate, on, {.type = EffectType::Activate});
   });
   sends_ = form_->text(tr("Message sent"), [this](const QString& text) {
     const std::string message = fromQt(text.trimmed());
-    setEffect(EffectType::Message, !message.empty(), {EffectType::Message, message, {}, {}});
+    setEffect(EffectType::Message, !message.empty(),
+              {.type = EffectType::Message, .message = message});
     return true;
   });
   sends_->setPlaceholderText(tr("no message"));
@@ -94,7 +95,7 @@ void MotionCard::buildEffects() {
     const auto& values = work_.project().values;
     if (i > 0 && size_t(i) <= values.size())
       setEffect(EffectType::SetValue, true,
-                {EffectType::SetValue, {}, values[size_t(i) - 1].id, "1"});
+                {.type = EffectType::SetValue, .value = values[size_t(i) - 1].id, .formula = "1"});
     if (i == 0) setEffect(EffectType::SetValue, false, {});
   });
   setTo_ = form_->text(tr("New value"), [this](const QString& text) {

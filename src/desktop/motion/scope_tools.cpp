@@ -27,8 +27,8 @@ constexpr Ms kMostLength = 60'000;
 
 }  // namespace
 
-ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget* parent)
-    : QWidget(parent), work_(work), view_(view) {
+ScopeTools::ScopeTools(Work& work, MotionView& view, QWidget& bench)
+    : work_(work), view_(view), bench_(bench) {
   auto* line = new QHBoxLayout(this);
   line->setContentsMargins(8, 4, 8, 0);
   line->setSpacing(4);
@@ -83,6 +83,10 @@ QMenu* ScopeTools::menuOf(QToolButton* button) {
   return menu;
 }
 
+QAction* ScopeTools::command(const QString& name, std::function<void()> run) {
+  return work_.commands().add(&bench_, name, {}, std::move(run));
+}
+
 // One of the two is always on, and a click on it leaves it so.
 void ScopeTools::turn(bool inState) {
   view_.setInState(inState);
@@ -93,34 +97,29 @@ void ScopeTools::makeTry() {
   try_ = tool(tr("Try"), tr("What happens to the button"));
   QMenu* menu = menuOf(try_);
   for (const Preset preset : allPresets())
-    commands_.push_back(
-        menu->addAction(tr("Try: %1").arg(toQt(std::string(nameOf(preset)))), this, [this, preset] {
-          view_.setInState(false);
-          view_.setScore(scoreOf(preset));
-          view_.setTime(0);
-          view_.setPlaying(true);
-        }));
+    menu->addAction(command(tr("Try: %1").arg(toQt(std::string(nameOf(preset)))), [this, preset] {
+      view_.setInState(false);
+      view_.setScore(scoreOf(preset));
+      view_.setTime(0);
+      view_.setPlaying(true);
+    }));
   menu->addSeparator();
-  commands_.push_back(menu->addAction(tr("Clear the scope"), this, [this] { view_.setScore({}); }));
+  menu->addAction(command(tr("Clear the scope"), [this] { view_.setScore({}); }));
   const auto longer = [this](Ms by) {
     Score score = view_.score();
     score.length = std::clamp<Ms>(score.length + by, 1000, kMostLength);
     view_.setScore(std::move(score));
   };
-  commands_.push_back(
-      menu->addAction(tr("A second more on the scope"), this, [longer] { longer(1000); }));
-  commands_.push_back(
-      menu->addAction(tr("A second less on the scope"), this, [longer] { longer(-1000); }));
+  menu->addAction(command(tr("A second more on the scope"), [longer] { longer(1000); }));
+  menu->addAction(command(tr("A second less on the scope"), [longer] { longer(-1000); }));
 }
 
 // Those of the picked kind are listed; they are kept under its name.
 void ScopeTools::makeTakes() {
   takes_ = tool(tr("Takes"), tr("Takes of the scope"));
   QMenu* menu = menuOf(takes_);
-  auto* keepOne = new QAction(tr("Keep the scope as a take"), this);
-  connect(keepOne, &QAction::triggered, this,
-          [this] { keep(work_.kind() ? toQt(work_.kind()->name) : QString()); });
-  commands_.push_back(keepOne);
+  QAction* keepOne = command(tr("Keep the scope as a take"),
+                             [this] { keep(work_.kind() ? toQt(work_.kind()->name) : QString()); });
   menu->addAction(keepOne);
   connect(menu, &QMenu::aboutToShow, this, [this, menu, keepOne] {
     menu->clear();

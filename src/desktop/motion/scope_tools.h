@@ -14,9 +14,8 @@ namespace bristle {
 class ScopeTools : public QWidget {
   Q_OBJECT
  public:
-  ScopeTools(Work& work, MotionView& view, QWidget* parent = nullptr);
-  // What stands in its menus, for the finder.
-  std::vector<QAction*> commands() { return commands_; }
+  // What stands in its menus becomes commands of the bench.
+  ScopeTools(Work& work, MotionView& view, QWidget& bench);
 
   // Keeps what is on the scope beside the project, as `takes/NAME.scope.jsonl`; brings one back, or
   // from a take of a rehearsal what happens to the picked button, or to another one of the kind.
@@ -28,6 +27,7 @@ class ScopeTools : public QWidget {
   bool bringRehearsal(const QString& path);
   QToolButton* tool(const QString& name, const QString& spoken);
   QMenu* menuOf(QToolButton* button);
+  QAction* command(const QString& name, std::function<void()> run);
   void turn(bool inState);
   void makeTry();
   void makeTakes();
@@ -36,8 +36,8 @@ class ScopeTools : public QWidget {
 
   Work& work_;
   MotionView& view_;
+  QWidget& bench_;
   QToolButton *scope_, *inState_, *play_, *speed_, *curves_, *takes_, *try_;
-  std::vector<QAction*> commands_;
 };
 
 }  // namespace bristle

@@ -1,6 +1,5 @@
 #include "desktop/place/place_bench.h"
 
-#include <QAction>
 #include <QApplication>
 #include <QHBoxLayout>
 #include <QMenu>
@@ -86,23 +85,21 @@ void PlaceBench::buildCard() {
 }
 
 void PlaceBench::addCommands() {
-  const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
-    auto* action = new QAction(name, this);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-    connect(action, &QAction::triggered, this, run);
-    addAction(action);
-    commands_.push_back(action);
-    return action;
+  const auto add = [this](const QString& name, const QKeySequence& keys, std::function<void()> run,
+                          KeysWork where = KeysWork::InOwner) {
+    return work_.commands().add(this, name, keys, std::move(run), where);
   };
   add(tr("New screen"), {}, [this] { newScreen(); });
   add(tr("Remove screen"), {}, [this] {
     if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
   });
-  add(tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert), [this] {
-    work_.pickItems({});
-    series_->begin();
-  })->setShortcutContext(Qt::WindowShortcut);  // from shelf and card, too: it harms nothing
+  add(
+      tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert),
+      [this] {
+        work_.pickItems({});
+        series_->begin();
+      },
+      KeysWork::InWindow);  // from shelf and card, too: it harms nothing
   const auto addDecor = [this](const char* name, auto what) {
     if (!work_.screen()) return;
     Item item;

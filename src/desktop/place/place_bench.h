@@ -16,7 +16,6 @@ class PlaceBench : public Bench {
  public:
   PlaceBench(Work& work, QWidget* parent);
   QWidget* card() override { return card_; }
-  std::vector<QAction*> commands() override { return commands_; }
   void enter() override;
   QString hint() const override;
 
@@ -35,7 +34,6 @@ class PlaceBench : public Bench {
   QStackedWidget* forms_;
   ItemForm* itemForm_;
   SeriesForm* series_;
-  std::vector<QAction*> commands_;
 };
 
 }  // namespace bristle

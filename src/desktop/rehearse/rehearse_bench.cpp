@@ -1,6 +1,5 @@
 #include "desktop/rehearse/rehearse_bench.h"
 
-#include <QAction>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
@@ -142,17 +141,11 @@ void RehearseBench::buildCard() {
 }
 
 void RehearseBench::addCommands() {
-  const auto add = [this](const QString& name, const QKeySequence& keys, auto run) {
-    auto* action = new QAction(name, this);
-    action->setShortcut(keys);
-    action->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-    connect(action, &QAction::triggered, this, run);
-    addAction(action);
-    commands_.push_back(action);
-  };
-  add(tr("Restart the rehearsal"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { restart(); });
-  add(tr("Keep this rehearsal as a take"), {}, [this] { keep(); });
-  add(tr("Replay the take"), {}, [this] { replayPicked(); });
+  Commands& all = work_.commands();
+  all.add(this, tr("Restart the rehearsal"), QKeySequence(Qt::CTRL | Qt::Key_R),
+          [this] { restart(); });
+  all.add(this, tr("Keep this rehearsal as a take"), {}, [this] { keep(); });
+  all.add(this, tr("Replay the take"), {}, [this] { replayPicked(); });
 }
 
 void RehearseBench::enter() {

@@ -20,7 +20,6 @@ class RehearseBench : public Bench {
  public:
   RehearseBench(Work& work, QWidget* parent);
   QWidget* card() override { return card_; }
-  std::vector<QAction*> commands() override { return commands_; }
   void enter() override;
   void leave() override;
   QString hint() const override;
@@ -54,7 +53,6 @@ class RehearseBench : public Bench {
   QLineEdit* name_;
   QPushButton *keep_, *replay_;
   size_t shown_ = 0;
-  std::vector<QAction*> commands_;
 };
 
 }  // namespace bristle

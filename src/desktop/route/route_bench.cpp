@@ -1,6 +1,5 @@
 #include "desktop/route/route_bench.h"
 
-#include <QAction>
 #include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QStackedWidget>
@@ -47,11 +46,8 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
       {tr("Close the picked direction"), {RouteType::Closed, {}}},
       {tr("Let the picked direction wrap round"), {RouteType::Wrap, {}}},
       {tr("Release the picked direction"), {}}};
-  for (const auto& [name, rule] : rules) {
-    auto* action = new QAction(name, this);
-    connect(action, &QAction::triggered, this, [this, rule = rule] { set(rule); });
-    commands_.push_back(action);
-  }
+  for (const auto& [name, rule] : rules)
+    work.commands().add(this, name, {}, [this, rule = rule] { set(rule); });
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }

@@ -16,7 +16,6 @@ class RouteBench : public Bench {
  public:
   RouteBench(Work& work, QWidget* parent);
   QWidget* card() override;
-  std::vector<QAction*> commands() override { return commands_; }
   QString hint() const override;
 
  private:
@@ -26,7 +25,6 @@ class RouteBench : public Bench {
   QLabel *title_, *about_;
   RouteView* view_;
   RouteCard* card_;
-  std::vector<QAction*> commands_;
   QStackedWidget* pages_;
 };
 

@@ -42,7 +42,7 @@ std::optional<Seen> seen(Work& work, const Column& column) {
   return out;
 }
 
-double round1(double v) {
+double wholePx(double v) {
   return std::round(v);
 }
 
@@ -120,18 +120,18 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
   switch (h.sort) {
     case Handle::Sort::Move:
       // From where it was when it was grabbed: what rounding takes away in one step is not lost.
-      return {cell(column, id, Prop::OffsetX, round1(h.offset.x() + to.x() - from.x())),
-              cell(column, id, Prop::OffsetY, round1(h.offset.y() + to.y() - from.y()))};
+      return {cell(column, id, Prop::OffsetX, wholePx(h.offset.x() + to.x() - from.x())),
+              cell(column, id, Prop::OffsetY, wholePx(h.offset.y() + to.y() - from.y()))};
     case Handle::Sort::Size: {
       if (!v.has(Prop::Width))
         return {cell(column, id, Prop::Size,
-                     std::clamp(round1(2 * (to.x() - r.center().x())), 4.0, 1000.0))};
+                     std::clamp(wholePx(2 * (to.x() - r.center().x())), 4.0, 1000.0))};
       const double w =
           sizeFor(v.text(Prop::PinX), s.box.x(), s.box.width(), v.number(Prop::OffsetX), to.x());
       const double h2 =
           sizeFor(v.text(Prop::PinY), s.box.y(), s.box.height(), v.number(Prop::OffsetY), to.y());
-      return {cell(column, id, Prop::Width, std::clamp(round1(w), 1.0, 8000.0)),
-              cell(column, id, Prop::Height, std::clamp(round1(h2), 1.0, 8000.0))};
+      return {cell(column, id, Prop::Width, std::clamp(wholePx(w), 1.0, 8000.0)),
+              cell(column, id, Prop::Height, std::clamp(wholePx(h2), 1.0, 8000.0))};
     }
     case Handle::Sort::Corner: {
       Four radii = v.four(Prop::Radius);
@@ -142,14 +142,14 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
                                       : r.bottomLeft();
       const double in = std::max(std::abs(to.x() - corner.x()), std::abs(to.y() - corner.y()));
       const double radius =
-          std::clamp(round1(in < 5 ? 0 : in), 0.0, std::min(r.width(), r.height()) / 2);
+          std::clamp(wholePx(in < 5 ? 0 : in), 0.0, std::min(r.width(), r.height()) / 2);
       double* const slots[] = {&radii.a, &radii.b, &radii.c, &radii.d};
       *slots[i] = radius;
       return {cell(column, id, Prop::Radius, h.index < 0 ? Four::all(radius) : radii)};
     }
     case Handle::Sort::Padding: {
       Four padding = v.four(Prop::Padding);
-      padding.b = padding.d = std::clamp(round1(to.x() - r.left()), 0.0, r.width() / 2);
+      padding.b = padding.d = std::clamp(wholePx(to.x() - r.left()), 0.0, r.width() / 2);
       return {cell(column, id, Prop::Padding, padding)};
     }
     case Handle::Sort::Slice: {
@@ -157,7 +157,7 @@ std::vector<CellChange> changesFor(const Seen& s, const Column& column, const Ha
       double* const slots[] = {&slices.a, &slices.b, &slices.c, &slices.d};
       const double in[] = {to.y() - r.top(), r.right() - to.x(), r.bottom() - to.y(),
                            to.x() - r.left()};
-      *slots[h.index] = std::clamp(round1(in[h.index]), 0.0, 4000.0);
+      *slots[h.index] = std::clamp(wholePx(in[h.index]), 0.0, 4000.0);
       return {cell(column, id, Prop::Slices, slices)};
     }
     case Handle::Sort::Centre:

@@ -38,7 +38,8 @@ bool isNamed(const Value& value) {
 
 LedgerModel::LedgerModel(Work& work) : work_(work) {
   connect(&work, &Work::changed, this, [this](const Change& change) {
-    if (change.any()) refresh(false, true);
+    // Screens hold values only of a button that is edited alone.
+    if (change.kinds || change.machines || work_.ownLook()) refresh(false, true);
   });
   connect(&work, &Work::pickedChanged, this, [this] { refresh(false); });
   refresh(true);

@@ -2,7 +2,6 @@
 
 #include <QSettings>
 
-#include <QAction>
 #include <QDragEnterEvent>
 #include <QHBoxLayout>
 #include <QMimeData>
@@ -53,10 +52,11 @@ ShapeBench::ShapeBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   column->addWidget(pages_, 1);
   makeCards(*readings);
   addKindCommands();
-  const size_t first = commands_.size();
+  const auto& all = work.commands().of(this);
+  const auto first = std::ssize(all);
   addCellCommands();
   addViewCommands();
-  wallCommands_.assign(commands_.begin() + std::ptrdiff_t(first), commands_.end());
+  wallCommands_.assign(all.begin() + first, all.end());
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -151,13 +151,7 @@ void ShapeBench::closePage() {
 }
 
 QAction* ShapeBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run) {
-  auto* action = new QAction(name, this);
-  action->setShortcut(keys);
-  action->setShortcutContext(Qt::WindowShortcut);
-  connect(action, &QAction::triggered, this, [run = std::move(run)] { run(); });
-  addAction(action);
-  commands_.push_back(action);
-  return action;
+  return work_.commands().add(this, name, keys, std::move(run), KeysWork::InWindow);
 }
 
 void ShapeBench::addKindCommands() {

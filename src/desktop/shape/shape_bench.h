@@ -23,7 +23,6 @@ class ShapeBench : public Bench {
  public:
   ShapeBench(Work& work, QWidget* parent);
   QWidget* card() override;
-  std::vector<QAction*> commands() override { return commands_; }
   QString hint() const override;
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;
@@ -61,7 +60,7 @@ class ShapeBench : public Bench {
   Page* page_ = nullptr;
   std::optional<PartCopy> copiedPart_;
   std::optional<Column> copiedState_;
-  std::vector<QAction*> commands_, wallCommands_;  // the latter rest while a page is open
+  std::vector<QAction*> wallCommands_;  // rest while a page is open
 };
 
 }  // namespace bristle

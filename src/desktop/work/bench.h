@@ -1,12 +1,9 @@
 // A bench: one of the work places. Which there are stands in desktop/benches.cpp.
 #pragma once
 #include <QWidget>
-#include <memory>
-#include <vector>
 
 #include "desktop/work/work.h"
 
-class QAction;
 class QSettings;
 
 namespace bristle {
@@ -17,8 +14,6 @@ class Bench : public QWidget {
   using QWidget::QWidget;
   // What stands at the right while this bench is open; owned by the window's card area.
   virtual QWidget* card() = 0;
-  // Its own commands, for the menu and the finder.
-  virtual std::vector<QAction*> commands() { return {}; }
   // Called when the bench comes into sight, and goes out of it.
   virtual void enter() {}
   virtual void leave() {}

@@ -1,5 +1,7 @@
 #include "desktop/work/work.h"
 
+#include <spdlog/spdlog.h>
+
 #include <QApplication>
 #include <QKeyEvent>
 #include <algorithm>
@@ -276,6 +278,11 @@ const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
   if (!routes_ && screen()) routes_ = derived_.routes(shown());
   return routes_ ? *routes_ : none;
+}
+
+void Work::tell(const QString& message, bool wrong) {
+  spdlog::debug("told: {}", fromQt(message));
+  Q_EMIT told(message, wrong);
 }
 
 void Work::filesChanged() {

@@ -10,6 +10,7 @@
 #include "core/edit/look_owner.h"
 #include "desktop/derive/derived.h"
 #include "desktop/derive/miniatures.h"
+#include "desktop/work/commands.h"
 #include "desktop/work/sounds.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
@@ -83,6 +84,7 @@ class Work : public QObject {
   // What is derived from it; made when first asked for after a change.
   const Layout& layout();
   const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
+  Commands& commands() { return commands_; }
   Derived& derived() { return derived_; }
   Miniatures& miniatures() { return miniatures_; }
 
@@ -98,7 +100,7 @@ class Work : public QObject {
   // The project's own file, which nothing but saving may write; empty until it is saved.
   const QString& file() const { return file_; }
   void setFile(const QString& file) { file_ = file; }
-  void tell(const QString& message, bool wrong = false) { Q_EMIT told(message, wrong); }
+  void tell(const QString& message, bool wrong = false);
 
  Q_SIGNALS:
   void changed(const bristle::Change& change);
@@ -121,6 +123,7 @@ class Work : public QObject {
   Sounds sounds_;
   QString folder_, file_;
   bool readOnly_ = false;
+  Commands commands_;
   Derived derived_;
   Miniatures miniatures_;
   std::shared_ptr<const Layout> layout_;

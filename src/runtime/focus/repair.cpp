@@ -19,15 +19,16 @@ struct Change {
 };
 
 // The parts and how they hang together.
-struct Shape {
+struct Standing {
   Parts parts;
   std::vector<char> source, sink;
   int sources = 0, sinks = 0;
   int bound() const { return std::max(sources, sinks); }
 };
 
-Shape shapeOf(Parts parts, const std::vector<std::pair<int, int>>& links) {
-  Shape s{std::move(parts), {}, {}, 0, 0};
+Standing standingOf(Parts parts, const std::vector<std::pair<int, int>>& links) {
+  Standing s;
+  s.parts = std::move(parts);
   s.source.assign(size_t(s.parts.count), 1);
   s.sink.assign(size_t(s.parts.count), 1);
   for (const auto& [a, b] : links) {
@@ -60,7 +61,7 @@ class Repairer {
   int run() {
     look();
     // What falls into thousands of parts is no menu: looking for what would join them all must end.
-    while (shape_.parts.count > 1 && work_ < kMostWork) {
+    while (standing_.parts.count > 1 && work_ < kMostWork) {
       if (!fillEmpty() && !turn(1) && !turn(2)) break;
     }
     return changes_;
@@ -71,10 +72,10 @@ class Repairer {
     work_ += static_cast<std::int64_t>(routes_.size()) * 4;
     Parts parts = strongParts(routes_);
     links_ = linksBetween(routes_, parts);
-    shape_ = shapeOf(std::move(parts), links_);
+    standing_ = standingOf(std::move(parts), links_);
   }
 
-  int part(int box) const { return shape_.parts.part[size_t(box)]; }
+  int part(int box) const { return standing_.parts.part[size_t(box)]; }
   Route& slot(int box, Dir dir) { return routes_[size_t(box)][size_t(dir)]; }
   bool free(int box, Dir dir) const {
     const auto& rules = *in_.rules;
@@ -83,9 +84,9 @@ class Repairer {
   const Candidates& candidates(Dir dir) const { return (*in_.candidates)[size_t(dir)]; }
 
   // How the parts would hang together with one more link; on the small graph of parts.
-  Shape with(int a, int b) const {
-    work_ += static_cast<std::int64_t>(links_.size()) + shape_.parts.count;
-    std::vector<std::vector<int>> graph(size_t(shape_.parts.count));
+  Standing with(int a, int b) const {
+    work_ += static_cast<std::int64_t>(links_.size()) + standing_.parts.count;
+    std::vector<std::vector<int>> graph(size_t(standing_.parts.count));
     for (const auto& [x, y] : links_) graph[size_t(x)].push_back(y);
     graph[size_t(a)].push_back(b);
     const Parts merged = strongParts(graph);
@@ -94,7 +95,7 @@ class Repairer {
       for (int y : graph[x])
         if (merged.part[x] != merged.part[size_t(y)])
           links.emplace_back(merged.part[x], merged.part[size_t(y)]);
-    return shapeOf(merged, links);
+    return standingOf(merged, links);
   }
 
   void apply(const Change& c) {
@@ -106,17 +107,17 @@ class Repairer {
   // there is such, so that each change takes away one of both.
   bool fillEmpty() {
     const std::vector<Change> best = cheapestFills();
-    const int before = shape_.bound();
+    const int before = standing_.bound();
     const Change* good = nullptr;
     for (const Change& c : best) {
       if (work_ > kMostWork) return false;
-      const Shape after = with(part(c.from), part(c.to));
+      const Standing after = with(part(c.from), part(c.to));
       if (after.parts.count == 1 || after.bound() < before) {
         good = &c;
         break;
       }
-      const bool fewer = after.parts.count < shape_.parts.count ||
-                         after.sources + after.sinks < shape_.sources + shape_.sinks;
+      const bool fewer = after.parts.count < standing_.parts.count ||
+                         after.sources + after.sinks < standing_.sources + standing_.sinks;
       if (!good && fewer) good = &c;
     }
     if (!good) return false;
@@ -129,10 +130,11 @@ class Repairer {
   std::vector<Change> cheapestFills() const {
     std::vector<int> entered;  // boxes of parts that nothing enters
     for (size_t v = 0; v < routes_.size(); ++v)
-      if (shape_.source[size_t(part(static_cast<int>(v)))]) entered.push_back(static_cast<int>(v));
+      if (standing_.source[size_t(part(static_cast<int>(v)))])
+        entered.push_back(static_cast<int>(v));
     std::map<std::pair<int, int>, Change> best;
     for (size_t u = 0; u < routes_.size(); ++u) {
-      if (!shape_.sink[size_t(part(static_cast<int>(u)))]) continue;
+      if (!standing_.sink[size_t(part(static_cast<int>(u)))]) continue;
       for (Dir dir : kDirs) {
         const int from = static_cast<int>(u);
         if (routes_[u][size_t(dir)].target >= 0 || !free(from, dir)) continue;
@@ -174,15 +176,15 @@ class Repairer {
     std::sort(all.begin(), all.end(), [](const Change& a, const Change& b) {
       return std::tie(a.price, a.from, a.dir, a.to) < std::tie(b.price, b.from, b.dir, b.to);
     });
-    const int count = shape_.parts.count, ends = shape_.sources + shape_.sinks;
+    const int count = standing_.parts.count, ends = standing_.sources + standing_.sinks;
     size_t tried = 0;
     for (const Change& c : all) {
       if (++tried > kMostTried || work_ > kMostWork) return false;
       const Route old = slot(c.from, c.dir);
       apply(c);
       look();
-      if (shape_.parts.count < count ||
-          (shape_.parts.count == count && shape_.sources + shape_.sinks < ends))
+      if (standing_.parts.count < count ||
+          (standing_.parts.count == count && standing_.sources + standing_.sinks < ends))
         return true;
       slot(c.from, c.dir) = old;
       --changes_;
@@ -198,7 +200,8 @@ class Repairer {
     if (returns != (grade == 2)) return;
     for (const Candidate& c : candidates(dir).of(from)) {
       if (c.target == now.target || part(c.target) == part(from)) continue;
-      if (!shape_.sink[size_t(part(from))] && !shape_.source[size_t(part(c.target))]) continue;
+      if (!standing_.sink[size_t(part(from))] && !standing_.source[size_t(part(c.target))])
+        continue;
       all.push_back({from, dir, c.target, grade, c.effort});
     }
   }
@@ -212,7 +215,7 @@ class Repairer {
   const RepairInput& in_;
   Routes& routes_;
   std::array<std::vector<Facing>, 4> facing_;
-  Shape shape_;
+  Standing standing_;
   std::vector<std::pair<int, int>> links_;
   int changes_ = 0;
   mutable std::int64_t work_ = 0;

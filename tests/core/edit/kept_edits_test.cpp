@@ -36,15 +36,16 @@ TEST(NameIt, NamesTheValueOfTheButtonAlone) {
 
 TEST(StrongerLook, KeepsEverythingThatIsTheMachinesOwn) {
   OneKind k;
-  test::must(k.history, changeMachine(k.machine, "x", {}, [](Machine& m) {
-               m.hold = 777;
-               m.repeatDelay = 333;
-               m.waivers = {{6, "later"}};
-               m.propTimings = {{Prop::Fill, {40, 0, {}}}};
-               for (Transition& t : m.transitions)
-                 if (t.on == Event::Press)
-                   t.effects.push_back({EffectType::Sound, {}, {}, {}, "tick.wav", 0.5});
-             }));
+  test::must(
+      k.history, changeMachine(k.machine, "x", {}, [](Machine& m) {
+        m.hold = 777;
+        m.repeatDelay = 333;
+        m.waivers = {{6, "later"}};
+        m.propTimings = {{Prop::Fill, {40, 0, {}}}};
+        for (Transition& t : m.transitions)
+          if (t.on == Event::Press)
+            t.effects.push_back({.type = EffectType::Sound, .file = "tick.wav", .volume = 0.5});
+      }));
   const auto sounds = [&] {
     int n = 0;
     for (const Transition& t : k.m().transitions)

@@ -173,7 +173,7 @@ class Worker {
       case 19:
         return changeTransition(
             machine.id, roll(machine.transitions.size()), "sound", {}, [this](Transition& t) {
-              t.effects = {{EffectType::Sound, {}, {}, {}, "a.wav", real(0, 1)}};
+              t.effects = {{.type = EffectType::Sound, .file = "a.wav", .volume = real(0, 1)}};
             });
       default:
         break;

@@ -266,7 +266,7 @@ TEST_F(ShapeEdits, MotionsAndSoundsAreCarriedOver) {
     return at;
   };
   must(changeTransition(from, pressInto(from), "sound", {}, [](Transition& t) {
-    t.effects.push_back({EffectType::Sound, {}, {}, {}, "tick.wav", 0.3});
+    t.effects.push_back({.type = EffectType::Sound, .file = "tick.wav", .volume = 0.3});
   }));
   Aspects aspects;
   aspects.parts = {plate().id};

@@ -203,7 +203,7 @@ TEST(EachLaw, ADisabledButtonThatFires) {
   told.on = Event::Message;
   told.message = "go";
   told.to = {"disabled"};
-  told.effects.push_back({EffectType::Activate, {}, {}, {}});
+  told.effects.push_back({.type = EffectType::Activate});
   Machine asked = menu();
   asked.transitions.push_back(told);
   const LawReport report = reportOn(asked);
@@ -228,14 +228,12 @@ TEST(EachLaw, APressThatDoesNothingOrTooMuch) {
   EXPECT_EQ(brokenOf(reportOn(nothing)), "3");
   EXPECT_EQ(deeds(reportOn(nothing).of(Law::OneForOne).sequence), "over press release");
   Machine twice = menu();
-  each(twice, nullptr, Event::Press, [](Transition& t) {
-    t.effects.push_back({EffectType::Activate, {}, {}, {}});
-  });
+  each(twice, nullptr, Event::Press,
+       [](Transition& t) { t.effects.push_back({.type = EffectType::Activate}); });
   EXPECT_EQ(brokenOf(reportOn(twice)), "3");
   Machine calledOff = menu();
-  each(calledOff, "pressed", Event::Abandon, [](Transition& t) {
-    t.effects.push_back({EffectType::Activate, {}, {}, {}});
-  });
+  each(calledOff, "pressed", Event::Abandon,
+       [](Transition& t) { t.effects.push_back({.type = EffectType::Activate}); });
   const LawReport report = reportOn(calledOff);
   EXPECT_EQ(brokenOf(report), "3");
   EXPECT_EQ(report.of(Law::OneForOne).sequence.size(), 3U);
@@ -322,7 +320,7 @@ TEST(EachLaw, AChainThatDoesNotEnd) {
   t.on = Event::Message;
   t.message = "echo";
   t.to = {"normal"};
-  t.effects.push_back({EffectType::Message, "echo", {}, {}});
+  t.effects.push_back({.type = EffectType::Message, .message = "echo"});
   echo.transitions.push_back(t);
   EXPECT_EQ(brokenOf(reportOn(echo)), "9");
 }

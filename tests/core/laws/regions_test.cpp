@@ -91,7 +91,8 @@ TEST(Regions, ACounterIsFollowedAndNotCalledProved) {
   Machine m = menu();
   for (Transition& t : m.transitions)
     if (t.on == Event::Press)
-      t.effects.push_back({EffectType::SetValue, {}, {"depth"}, "@depth + 1"});
+      t.effects.push_back(
+          {.type = EffectType::SetValue, .value = {"depth"}, .formula = "@depth + 1"});
   m.transitions.insert(m.transitions.begin(),
                        to("disabled", Event::OverBegin, "disabled", "@depth > 5"));
   const LawReport report = reportOn(m);
@@ -103,7 +104,8 @@ TEST(Regions, ASwitchBetweenTwoValuesIsProved) {
   Machine m = menu();
   for (Transition& t : m.transitions)
     if (t.on == Event::Press)
-      t.effects.push_back({EffectType::SetValue, {}, {"depth"}, "1 - @depth"});
+      t.effects.push_back(
+          {.type = EffectType::SetValue, .value = {"depth"}, .formula = "1 - @depth"});
   m.transitions.insert(m.transitions.begin(),
                        to("disabled", Event::OverBegin, "disabled", "@depth > 0.5"));
   EXPECT_TRUE(reportOn(m).whole);
@@ -181,13 +183,14 @@ TEST(Chains, AFiniteChainOfManyMessagesIsNoEndlessOne) {
     t.on = i == 0 ? Event::OverBegin : Event::Message;
     t.message = i == 0 ? "" : "m" + std::to_string(i);
     t.to = {"s" + std::to_string(i + 1)};
-    if (i < 399) t.effects = {{EffectType::Message, "m" + std::to_string(i + 1), {}, {}}};
+    if (i < 399)
+      t.effects = {{.type = EffectType::Message, .message = "m" + std::to_string(i + 1)}};
     m.transitions.push_back(t);
   }
   EXPECT_FALSE(reportOn(m).of(Law::Settles).broken);
   // … and one that comes round is, however long it is.
   m.transitions.back().to = {"s1"};
-  m.transitions.back().effects = {{EffectType::Message, "m1", {}, {}}};
+  m.transitions.back().effects = {{.type = EffectType::Message, .message = "m1"}};
   EXPECT_TRUE(reportOn(m).of(Law::Settles).broken);
 }
 

@@ -208,7 +208,7 @@ TEST(Timers, HoldComesOnceAndOnlyWhileDown) {
 TEST(Timers, RepeatComesAfterTheDelayThenAtTheInterval) {
   Machine m = two(Event::Repeat);
   m.transitions[0].to = {"a"};
-  m.transitions[0].effects = {{EffectType::Activate, {}, {}, {}}};
+  m.transitions[0].effects = {{.type = EffectType::Activate}};
   m.repeatDelay = 400;
   m.repeatInterval = 100;
   Rig rig(m);
@@ -250,8 +250,9 @@ TEST(Order, OwnTransitionsComeBeforeCommonOnesAndGuardsDecide) {
 
 TEST(Effects, SetValuesFromFormulasAndSendMessages) {
   Machine m = two(Event::Press);
-  m.transitions[0].effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 * 2 + 1"},
-                              {EffectType::Message, "hull.open", {}, {}}};
+  m.transitions[0].effects = {
+      {.type = EffectType::SetValue, .value = {"v1"}, .formula = "@v1 * 2 + 1"},
+      {.type = EffectType::Message, .message = "hull.open"}};
   Rig rig(m);
   rig.values = {5};
   beginPress(rig.program, rig.run, true, rig.at());

@@ -278,10 +278,10 @@ TEST(Session, WhatWasSentBeforeAScreenOpenedIsDeliveredOnTheNewOne) {
   Project p = h.now();
   for (Transition& t : edit(p, p.machines[0]->id)->transitions)
     if (t.on == Event::Release)
-      t.effects = {{EffectType::Activate, {}, {}, {}},
-                   {EffectType::Message, "gone", {}, {}},
-                   {EffectType::Sound, {}, {}, {}, "bye.wav", 1},
-                   {EffectType::Activate, {}, {}, {}}};
+      t.effects = {{.type = EffectType::Activate},
+                   {.type = EffectType::Message, .message = "gone"},
+                   {.type = EffectType::Sound, .file = "bye.wav", .volume = 1},
+                   {.type = EffectType::Activate}};
   Playing run(p);
   run.key(InputType::Accept, true);
   const auto lines = run.key(InputType::Accept, false);
@@ -301,7 +301,7 @@ TEST(Session, AnEndlessChainEndsTheSessionAfterItWasCutAFewTimes) {
     t.on = Event::Message;
     t.message = "ping";
     t.to = {from};
-    t.effects = {{EffectType::Message, "ping", {}, {}}};
+    t.effects = {{.type = EffectType::Message, .message = "ping"}};
     machine.transitions.push_back(t);
   }
   Playing run(m.project);

@@ -41,12 +41,14 @@ Project busyMenu(unsigned seed) {
   }
   Machine& m = *edit(p, p.machines[0]->id);
   for (Transition& t : m.transitions) {
-    if (random() % 3 == 0) t.effects.push_back({EffectType::Sound, {}, {}, {}, "tick.wav", 1});
+    if (random() % 3 == 0)
+      t.effects.push_back({.type = EffectType::Sound, .file = "tick.wav", .volume = 1});
     if (random() % 4 == 0)
       t.effects.insert(t.effects.begin() + std::ptrdiff_t(random() % (t.effects.size() + 1)),
-                       {EffectType::Message, random() % 2 ? "one" : "two", {}, {}});
-    if (random() % 5 == 0) t.effects.push_back({EffectType::SetValue, {}, {"v"}, "@v + 1"});
-    if (random() % 5 == 0) t.effects.push_back({EffectType::Activate, {}, {}, {}});
+                       {.type = EffectType::Message, .message = random() % 2 ? "one" : "two"});
+    if (random() % 5 == 0)
+      t.effects.push_back({.type = EffectType::SetValue, .value = {"v"}, .formula = "@v + 1"});
+    if (random() % 5 == 0) t.effects.push_back({.type = EffectType::Activate});
   }
   for (const char* from : {"hover", "focused"}) {
     Transition t;
@@ -55,7 +57,7 @@ Project busyMenu(unsigned seed) {
     t.message = "one";
     t.after = 150;
     t.to = {"normal"};
-    t.effects = {{EffectType::Message, "two", {}, {}}, {EffectType::Activate, {}, {}, {}}};
+    t.effects = {{.type = EffectType::Message, .message = "two"}, {.type = EffectType::Activate}};
     m.transitions.push_back(t);
   }
   return p;

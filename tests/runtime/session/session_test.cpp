@@ -62,7 +62,7 @@ TEST(Session, TimersOfOneTimeAreWorkedOffOneByOne) {
     t.after = after;
     t.to = {to};
     t.guard = std::move(guard);
-    t.effects = {{EffectType::SetValue, {}, {"v1"}, "@v1 + 1"}};
+    t.effects = {{.type = EffectType::SetValue, .value = {"v1"}, .formula = "@v1 + 1"}};
     machine.transitions.push_back(t);
   };
   add("focused", 100, "one", "");
@@ -260,7 +260,7 @@ TEST(Session, MessagesReachOtherMachinesAndValuesChange) {
   t.message = "flood";
   t.to = {"disabled"};
   t.guard = "not focus";
-  t.effects = {{EffectType::SetValue, {}, {"v"}, "@v + 1"}};
+  t.effects = {{.type = EffectType::SetValue, .value = {"v"}, .formula = "@v + 1"}};
   edit(p, p.machines[0]->id)->transitions.push_back(t);
   Playing run(p);
   run.key(InputType::Accept, true);
@@ -276,7 +276,7 @@ TEST(Session, SoundsAreTracedWithTheirVolume) {
   Project p = m.history.now();
   for (Transition& t : edit(p, p.machines[0]->id)->transitions)
     if (t.on == Event::Press)
-      t.effects.push_back({EffectType::Sound, {}, {}, {}, "sounds/tick.wav", 0.4});
+      t.effects.push_back({.type = EffectType::Sound, .file = "sounds/tick.wav", .volume = 0.4});
   Playing run(p);
   run.lines();
   EXPECT_THAT(run.key(InputType::Accept, true), Contains("sound sounds/tick.wav at 0.4"));

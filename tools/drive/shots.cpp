@@ -1,4 +1,4 @@
-#include "desktop/shots.h"
+#include "drive/shots.h"
 
 #include <QAction>
 #include <QApplication>

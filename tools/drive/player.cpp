@@ -1,4 +1,4 @@
-#include "desktop/player.h"
+#include "drive/player.h"
 
 #include <QApplication>
 #include <QTest>

@@ -1,0 +1,109 @@
+// The Place bench: a button dragged among many, a screen of 10,000 that is opened.
+#include <QApplication>
+#include <QDir>
+#include <QMouseEvent>
+
+#include "core/edit/kind_edits.h"
+#include "core/edit/screen_edits.h"
+#include "desktop/benches.h"
+#include "desktop/frame/window.h"
+#include "desktop/place/canvas.h"
+#include "measure.h"
+
+namespace {
+
+using namespace bristle;
+
+Window* window = nullptr;
+
+// So many buttons, all in sight where `spread` is small.
+Project many(int count) {
+  History history(emptyProject());
+  (void)history.perform(addKind("Entry", Wins::Hover));
+  (void)history.perform(resizeKind(history.now().kinds[0]->id, 60, 34));
+  (void)history.perform(addScreen("Screen"));
+  std::vector<std::string> captions(size_t(count), "Dive");
+  Project p = history.now();
+  const ScreenId screen = p.screens[0]->id;
+  p = *addSeries(screen, p.kinds[0]->id, captions, Flow::Column, 0, 0).apply(p);
+  Screen& s = *edit(p, screen);
+  std::erase_if(s.items, [](const auto& item) { return item->container(); });
+  for (size_t i = 0; i < s.items.size(); ++i) {
+    Item& item = s.items[i].edit();
+    item.parent = {};
+    item.place.x.offset = 20 + double(i % 25) * 75;
+    item.place.y.offset = 20 + double(i / 25) * 50;
+  }
+  return p;
+}
+
+void send(QWidget& widget, QEvent::Type type, const QPointF& at, Qt::MouseButtons held) {
+  QMouseEvent event(type, at, widget.mapToGlobal(at),
+                    type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton, held,
+                    Qt::NoModifier);
+  QApplication::sendEvent(&widget, &event);
+}
+
+// One frame: the mouse moves, the edit is made, all that it touches is painted. Ratio: in painting
+// the canvas again unchanged.
+void dragAmong(benchmark::State& state) {
+  window->work().replace(many(static_cast<int>(state.range(0))), {}, false);
+  window->openBench(QStringLiteral("place"));
+  for (int i = 0; i < 50; ++i) QApplication::processEvents();
+  auto& canvas = *window->findChild<Canvas*>();
+  canvas.repaint();
+  const QPointF from = canvas.toWidget(QPointF(20 + 12 * 75 + 20, 20 + 5 * 50 + 12));
+  send(canvas, QEvent::MouseButtonPress, from, Qt::LeftButton);
+  int i = 0;
+  const auto frame = [&] {
+    ++i;
+    send(canvas, QEvent::MouseMove, from + QPointF(10 + i % 90, 6 + i % 40), Qt::LeftButton);
+    QApplication::processEvents();
+  };
+  frame();
+  bench::frames(state, frame);
+  bench::ratioTo(
+      state, frame, [&] { canvas.repaint(); }, 9);
+  send(canvas, QEvent::MouseButtonRelease, from, Qt::NoButton);
+}
+BENCHMARK(dragAmong)
+    ->Arg(50)
+    ->Arg(500)
+    ->Arg(2000)
+    ->Arg(10000)
+    ->UseManualTime()
+    ->Iterations(120)
+    ->Unit(benchmark::kMillisecond);
+
+// From the project to the first frame, on each bench that shows a screen.
+void firstFrame(benchmark::State& state) {
+  constexpr const char* kBenches[] = {"shape", "place", "route"};
+  std::vector<Project> projects;  // none the same as another: nothing of it is kept
+  for (int i = 0; i < 4; ++i) projects.push_back(many(10000));
+  window->openBench(QString::fromLatin1(kBenches[state.range(0)]));
+  bench::frames(state, [&] {
+    window->work().replace(projects.back(), {}, false);
+    projects.pop_back();
+    window->repaint();
+    QApplication::processEvents();
+  });
+  state.SetLabel(kBenches[state.range(0)]);
+}
+BENCHMARK(firstFrame)
+    ->DenseRange(0, 2)
+    ->UseManualTime()
+    ->Iterations(4)
+    ->Unit(benchmark::kMillisecond);
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  qputenv("QT_QPA_PLATFORM", "offscreen");
+  QApplication app(argc, argv);
+  Window shown(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
+  window = &shown;
+  window->resize(1280, 800);
+  window->show();
+  benchmark::Initialize(&argc, argv);
+  benchmark::RunSpecifiedBenchmarks();
+}

@@ -1,0 +1,35 @@
+// A tool for those who make Bristle: the real window, driven. It plays a take by real input events,
+// or makes the pictures of docs/screenshots.
+#include <CLI/CLI.hpp>
+#include <QApplication>
+#include <QIcon>
+#include <iostream>
+
+#include "desktop/benches.h"
+#include "desktop/frame/window.h"
+#include "drive/player.h"
+#include "drive/shots.h"
+#include "paint/convert.h"
+
+int main(int argc, char** argv) {
+  std::string file, shots;
+  bristle::PlayOptions play;
+  CLI::App options("Drives the real window, then ends", "bristle_drive");
+  options.add_option("project", file, "The project to open")->required();
+  auto* take = options.add_option("--play", play.take, "Play a take by real input events");
+  options.add_option("--picture", play.picture, "… and write the window's picture there")
+      ->needs(take);
+  options.add_option("--trace", play.trace, "… and write the trace there")->needs(take);
+  options.add_option("--shots", shots, "Write a picture of every bench into this folder")
+      ->excludes(take);
+  CLI11_PARSE(options, argc, argv);
+  QApplication app(argc, argv);
+  QApplication::setApplicationName(QStringLiteral("bristle"));
+  bristle::Window window(bristle::benches(), qEnvironmentVariable("BRISTLE_SETTINGS"));
+  if (const auto opened = window.files().load(bristle::toQt(file)); !opened) {
+    std::cerr << "bristle_drive: " << opened.error().text() << "\n";
+    return 2;
+  }
+  window.show();
+  return shots.empty() ? playInWindow(window, play) : makeShots(window, bristle::toQt(shots));
+}
