@@ -11,6 +11,7 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/edit/state_edits.h"
+#include "core/findings/check.h"
 #include "core/formats/tokens_file.h"
 #include "desktop/place/canvas.h"
 #include "desktop/shape/carry_page.h"

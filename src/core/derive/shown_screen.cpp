@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <unordered_set>
 
+#include "runtime/layout/layout.h"
+
 namespace bristle {
 namespace {
 

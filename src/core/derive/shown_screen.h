@@ -3,9 +3,11 @@
 #pragma once
 #include <optional>
 
-#include "runtime/layout/layout.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
+
+struct Layout;
 
 // A screen of a project as it is shown. Cheap to copy, as a project is.
 struct ShownScreen {

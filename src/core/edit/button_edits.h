@@ -39,6 +39,8 @@ struct NamedFile {
   std::string name;  // the file's name without its folder
   std::string file;
 };
+// Files whose names end in a state, as dive-hover.png does, by what is before it; in the order of
+// the first of each.
 std::vector<std::pair<std::string, std::map<Role, std::string>>> groupByState(
     const std::vector<NamedFile>& files);
 // The role that a name tells: its last word is a state's name ("hover", "over", "down" …).

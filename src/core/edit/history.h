@@ -25,6 +25,7 @@ struct Change {
   bool settings = false, machines = false, kinds = false, screens = false;
   bool any() const { return settings || machines || kinds || screens; }
 };
+// What differs, by identity of the shared parts: equal copies count as changed.
 Change changeBetween(const Project& before, const Project& after);
 
 class History {

@@ -48,6 +48,7 @@ struct PartCopy {
   std::map<StateId, LookValues> departures;
   StateMotions motions;  // of that part alone
 };
+// The part with its looks and motions in all states; nothing where the kind has no such part.
 std::optional<PartCopy> copyOfPart(const Kind& kind, const PartId& part);
 // On top of the others, under a free name.
 Edit pastePart(KindId kind, PartCopy copy);

@@ -18,6 +18,7 @@ struct LibraryConflict {
   std::string name;
   auto operator<=>(const LibraryConflict&) const = default;
 };
+// What of a library is in the project already, under the same id or name, but otherwise.
 std::vector<LibraryConflict> conflictsWith(const Project& project, const Project& library,
                                            const std::vector<KindId>& kinds);
 

@@ -11,6 +11,7 @@ Edit addTransition(MachineId machine, Transition transition);
 // The change is refused as above.
 Edit changeTransition(MachineId machine, size_t index, std::string name, std::string mergeKey,
                       std::function<void(Transition&)> change);
+// By its place in the machine’s list; refused where there is none.
 Edit removeTransition(MachineId machine, size_t index);
 // Earlier (−1) or later (1) among those with the same `from` and event: the first that holds is
 // taken.

@@ -16,7 +16,9 @@ Edit setMotion(KindId kind, StateId state, std::optional<StateMotion> motion, st
 
 // Motions to begin with.
 enum class Flourish : std::uint8_t { Pulse, Breathe, Nudge, Sway, Arrive };
+// In the order in which they are offered.
 std::span<const Flourish> allFlourishes();
+// As a person reads it: “arrive once”.
 std::string_view nameOf(Flourish which);
 // For one part, or for the whole button. Arrive comes once, the others go on.
 StateMotion flourish(Flourish which, const PartId& part);

@@ -30,6 +30,7 @@ struct NamedUse {
   KindId kind;
   std::string place;
 };
+// Everything that the value is used by: looks, timings, other names. In document order.
 std::vector<NamedUse> usesOf(const Project& project, const NamedId& id);
 
 }  // namespace bristle

@@ -26,7 +26,9 @@ Edit changeItems(ScreenId screen, std::vector<ItemId> items, std::string name, s
 // Entry is set to the first where the screen has none.
 Edit addSeries(ScreenId screen, KindId kind, std::vector<std::string> captions, Flow flow, Px x,
                Px y);
+// At x, y from the upper left, px; the last on the screen. Entry where the screen has none.
 Edit addButton(ScreenId screen, KindId kind, std::string caption, Px x, Px y);
+// Under a fresh id. Panels and pictures go behind the buttons.
 Edit addItem(ScreenId screen, std::string name, Item item);
 // With what is in them. Routes pinned to them and an entry on them become free again: deleting
 // leaves nothing broken.
@@ -41,11 +43,14 @@ Edit gather(ScreenId screen, std::vector<ItemId> items, Flow flow, Px x, Px y);
 // Earlier or later in the painting order, and in its container.
 Edit reorder(ScreenId screen, ItemId item, int by);
 
+// An empty id lets focus start at the first in reading order.
 Edit setEntry(ScreenId screen, ItemId item);
+// On all displays and in all languages.
 Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule);
 // On one display only; nothing lets it be there as everywhere.
 Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
                 std::optional<RouteRule> rule);
+// What the button does when it is activated.
 Edit setAction(ScreenId screen, ItemId item, Action action);
 
 enum class Alignment { Left, Centre, Right, Top, Middle, Bottom };

@@ -21,6 +21,7 @@ enum class Template : std::uint8_t {
   Tab,              // two halves; the one that was used is current until another one is
   FlashAndReturn,   // shows `flash` for a moment after it was used
 };
+// In the order in which they are offered.
 std::span<const Template> allTemplates();
 // "menu button", "hold to confirm" …
 std::string_view nameOf(Template which);

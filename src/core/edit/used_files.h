@@ -11,6 +11,7 @@ namespace bristle {
 struct UsedFiles {
   std::set<std::string> pictures, sounds;  // without the fragment that names a group of an SVG
 };
+// Pictures and sounds that anything in the project names, each once.
 UsedFiles filesOf(const Project& project);
 // Only what these kinds and their machines use.
 UsedFiles filesOf(const Project& project, const std::vector<KindId>& kinds);

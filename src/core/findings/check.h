@@ -2,7 +2,9 @@
 #pragma once
 #include <functional>
 
-#include "core/findings/rules.h"
+#include <atomic>
+
+#include "core/findings/finding.h"
 
 namespace bristle {
 
@@ -14,7 +16,9 @@ struct FileProbes {
   const std::atomic<bool>* stop = nullptr;  // set it to give up; what was found so far comes back
 };
 
+// Sound files of the machines that cannot be played.
 void checkSounds(const Project& project, const WhyNoFile& why, Findings& out);
+// Picture files of kinds and screens that cannot be shown.
 void checkPictures(const Project& project, const WhyNoFile& why, Findings& out);
 
 // All rules, in their order, once. Who asks again and again keeps a Review (review.h).

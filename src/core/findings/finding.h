@@ -12,6 +12,7 @@ namespace bristle {
 
 // As SARIF 2.1.0 §3.27.10 has them: does not work; works, but not as it should; may be meant.
 enum class Severity : std::uint8_t { Error, Warning, Note };
+// “error”, “warning” or “note”.
 std::string_view nameOf(Severity severity);
 
 // A rule fills in what it knows; `rule`, `severity` and `key` are set by whoever runs it.

@@ -16,6 +16,7 @@ struct FileStamp {
   std::uint64_t inode = 0;
   bool operator==(const FileStamp&) const = default;
 };
+// Size and time of a file as it is now; a size of −1 where there is none.
 FileStamp stampOf(const std::string& path);
 
 struct FileRead {
@@ -50,7 +51,9 @@ class FileBatch {
   ~FileBatch();
   FileBatch(const FileBatch&) = delete;
   FileBatch& operator=(const FileBatch&) = delete;
+  // Writes a temporary file beside `path`; nothing is seen of it before commit().
   Result<void> add(const std::string& path, std::string_view bytes);
+  // Puts all in their places, or none: where one fails those before it go back.
   Result<void> commit();
 
  private:

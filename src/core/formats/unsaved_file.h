@@ -17,6 +17,7 @@ struct UnsavedHead {
   FileStamp stamp;      // of that file when it was opened or saved last
   std::int64_t at = 0;  // when this was written, ms since the epoch
 };
+// A line of JSON with the head, then the project’s text.
 std::string writeUnsaved(const UnsavedHead& head, const std::string& project);
 
 struct LeftBehind {
@@ -33,11 +34,13 @@ void removeUnsaved(const std::string& file);
 // told.
 class UnsavedPlace {
  public:
+  // In this folder, which is made when it is first written to.
   explicit UnsavedPlace(std::string folder);
   ~UnsavedPlace();
   UnsavedPlace(const UnsavedPlace&) = delete;
   UnsavedPlace& operator=(const UnsavedPlace&) = delete;
   Result<void> write(const std::string& text);  // from any one thread at a time
+  // Takes the file away, and its lock.
   void clear();
   const std::string& file() const { return file_; }
 

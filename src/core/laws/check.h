@@ -19,6 +19,7 @@ struct LawSubject {
   std::int64_t mostWork = Explorer::kMostWork;  // steps; beyond, the report is not whole
   std::int64_t* work = nullptr;                 // what it took is added here
 };
+// Visits every situation that can come about, up to the limits of explore.h.
 LawReport checkLaws(const LawSubject& subject);
 
 // The machine made ready as in a session of the project; an error where a formula is wrong.
@@ -27,6 +28,7 @@ struct Ready {
   Program program;
   std::vector<double> values;
 };
+// Compiles a machine with the project’s values; an error where a formula cannot be read.
 Result<Ready> makeReady(const Machine& machine, const Project& project);
 
 }  // namespace bristle

@@ -6,6 +6,7 @@ namespace bristle {
 
 enum class Lane : std::uint8_t { Over, Press, Accept, Focus, Disabled, Current };
 inline constexpr int kLaneCount = 6;
+// As the lane is called on the scope.
 std::string_view nameOf(Lane lane);
 
 // The lane's signal is on from one time to the other; −1: to the end.
@@ -49,8 +50,11 @@ enum class Preset : std::uint8_t {
   DisabledWhileHeld,
   Frantic,
 };
+// In the order in which they are offered.
 std::span<const Preset> allPresets();
+// As it stands in the menu.
 std::string_view nameOf(Preset preset);
+// The signals of a preset, from 0 ms on.
 Score scoreOf(Preset preset);
 
 // What a machine did with a score: which state from when, and what came of it.
@@ -63,6 +67,7 @@ struct StatePeriod {
 struct ScoreRun {
   std::vector<StatePeriod> states;
   std::vector<Outcome> outcomes;
+  // The state that lasts at a time; the first before anything happened.
   StateIndex at(Ms time) const;
 };
 // "state normal → hover", "activate", …: states by ids, as in a trace.

@@ -9,6 +9,7 @@ namespace bristle {
 // menu, and what it sets counts at once. The outcomes of each step are appended.
 class SequencePlayer {
  public:
+  // Begins at rest, at 0 ms, with these values.
   SequencePlayer(const Program& program, std::vector<double> values,
                  DeliveryWatch* watch = nullptr);
   // Goes on from there, at 0 ms.

@@ -6,6 +6,8 @@
 #include <QDir>
 #include <QtConcurrent>
 
+#include "desktop/frame/files.h"
+#include "desktop/work/work.h"
 #include "log/log.h"
 #include "paint/convert.h"
 

@@ -7,9 +7,11 @@
 #include <memory>
 
 #include "core/formats/unsaved_file.h"
-#include "desktop/frame/files.h"
 
 namespace bristle {
+
+class Files;
+class Work;
 
 class Autosave : public QObject {
   Q_OBJECT

@@ -12,6 +12,7 @@
 #include "core/formats/copy_files.h"
 #include "core/formats/project_store.h"
 #include "desktop/view/ask_file.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

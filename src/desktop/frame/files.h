@@ -6,11 +6,13 @@
 #include <QStringList>
 
 #include "core/formats/file_io.h"
-#include "desktop/work/work.h"
 
 class QWidget;
 
 namespace bristle {
+
+class Work;
+struct Project;
 
 class Files : public QObject {
   Q_OBJECT

@@ -1,5 +1,9 @@
 #include "desktop/frame/recovery_page.h"
 
+#include "desktop/frame/autosave.h"
+#include "desktop/frame/files.h"
+#include "desktop/work/work.h"
+
 #include <QDateTime>
 #include <QFileInfo>
 #include <QLabel>

@@ -6,9 +6,12 @@
 #include <vector>
 
 #include "core/formats/unsaved_file.h"
-#include "desktop/frame/autosave.h"
 
 namespace bristle {
+
+class Autosave;
+class Files;
+class Work;
 
 class RecoveryPage : public QWidget {
   Q_OBJECT

@@ -15,6 +15,7 @@
 #include <QVBoxLayout>
 
 #include "deliver/pictures.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/frame/autosave.h"
 #include "desktop/frame/finder.h"
 #include "desktop/frame/recovery_page.h"
@@ -69,6 +70,7 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   useIcons();
   applyTheme(*this,
              settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
+  found_ = new FindingsWatch(this);
   files_ = new Files(work_, settings_, this);
   autosave_ = new Autosave(work_, *files_, unsavedFolder(), this);
   auto* all = new QWidget;
@@ -88,7 +90,7 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
   connect(files_, &Files::pathChanged, this, [this] { say({}, false); });
-  connect(&found_, &FindingsWatch::changed, this, &Window::showFindings);
+  connect(found_, &FindingsWatch::changed, this, &Window::showFindings);
   restoreState();
   refresh();
 }
@@ -127,19 +129,7 @@ QWidget* Window::makeTop() {
   row->addWidget(name_);
   row->addWidget(state_);
   row->addSpacing(24);
-  tabs_ = new QButtonGroup(this);
-  for (const BenchInfo& info : offered_) {
-    auto* tab = new QPushButton(info.name);
-    tab->setCheckable(true);
-    tab->setAutoDefault(true);  // Return works it, too
-    tab->setProperty("tab", true);
-    tab->setProperty("plain", true);
-    tab->setAccessibleName(tr("Bench %1").arg(info.name));
-    tab->setToolTip(tr("Alt+%1").arg(info.place));
-    tabs_->addButton(tab, static_cast<int>(&info - offered_.data()));
-    row->addWidget(tab);
-  }
-  connect(tabs_, &QButtonGroup::idClicked, this, &Window::showBench);
+  makeTabs(*row);
   row->addStretch();
   const auto quiet = [&](const QString& name) {
     auto* button = new QPushButton;
@@ -162,6 +152,22 @@ QWidget* Window::makeTop() {
   row->addWidget(rehearse);
   top->setFixedHeight(46);
   return top;
+}
+
+void Window::makeTabs(QHBoxLayout& row) {
+  tabs_ = new QButtonGroup(this);
+  for (const BenchInfo& info : offered_) {
+    auto* tab = new QPushButton(info.name);
+    tab->setCheckable(true);
+    tab->setAutoDefault(true);  // Return works it, too
+    tab->setProperty("tab", true);
+    tab->setProperty("plain", true);
+    tab->setAccessibleName(tr("Bench %1").arg(info.name));
+    tab->setToolTip(tr("Alt+%1").arg(info.place));
+    tabs_->addButton(tab, static_cast<int>(&info - offered_.data()));
+    row.addWidget(tab);
+  }
+  connect(tabs_, &QButtonGroup::idClicked, this, &Window::showBench);
 }
 
 QWidget* Window::makeMiddle() {
@@ -380,11 +386,11 @@ void Window::refresh() {
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
   if (hinting_) say({}, false);  // what a bench asks for may be there now
-  found_.look(work_.project(), work_.folder());
+  found_->look(work_.project(), work_.folder());
 }
 
 void Window::showFindings() {
-  const Findings& found = found_.now();
+  const Findings& found = found_->now();
   findings_->setText(found.empty() ? tr("no findings")
                                    : tr("%n finding(s)", nullptr, int(found.size())));
   QStringList lines;

@@ -7,12 +7,12 @@
 #include <map>
 #include <vector>
 
-#include "desktop/derive/findings_watch.h"
 #include "desktop/frame/files.h"
 #include "desktop/work/bench.h"
 #include "desktop/work/work.h"
 
 class QButtonGroup;
+class QHBoxLayout;
 class QPushButton;
 class QMenu;
 class QToolButton;
@@ -21,6 +21,7 @@ namespace bristle {
 
 class Autosave;
 class Finder;
+class FindingsWatch;
 class RecoveryPage;
 
 class Window : public QMainWindow {
@@ -45,6 +46,7 @@ class Window : public QMainWindow {
 
  private:
   QWidget* makeTop();
+  void makeTabs(QHBoxLayout& row);
   QWidget* makeMiddle();
   QWidget* makeBottom();
   Bench* need(size_t index);
@@ -82,7 +84,7 @@ class Window : public QMainWindow {
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
-  FindingsWatch found_;
+  FindingsWatch* found_ = nullptr;
 };
 
 }  // namespace bristle

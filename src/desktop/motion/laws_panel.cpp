@@ -67,61 +67,66 @@ void LawsPanel::refresh() {
   } else if (now->error) {
     head_->setText(tr("LAWS · not checked"));
   } else {
-    const LawReport& report = now->report;
-    int broken = 0, first = -1;
-    for (int i = 0; i < kLaws; ++i) {
-      if (!report.laws[size_t(i)].broken || !report.laws[size_t(i)].waived.empty()) continue;
-      ++broken;
-      if (first < 0) first = i;
-    }
-    head_->setText(tr("LAWS · %1 · %2 situations")
-                       .arg(broken         ? tr("%1 broken").arg(broken)
-                            : report.whole ? tr("all kept")
-                                           : tr("not proved"))
-                       .arg(report.visited));
-    // What is broken is told without asking; a broken one that is read stays.
-    if (first >= 0 && (row >= kLaws || !report.laws[size_t(row)].broken)) row = first;
-    for (int i = 0; i < kLaws; ++i) {
-      const LawResult& r = report.laws[size_t(i)];
-      const LawVerdict verdict = report.verdict(Law(i + 1));
-      const QString sign = !r.waived.empty()                  ? tr("–")
-                           : verdict == LawVerdict::Broken    ? tr("✕")
-                           : verdict == LawVerdict::NotProved ? tr("?")
-                                                              : tr("✓");
-      auto* item = new QListWidgetItem(
-          tr("%1  %2 %3").arg(sign).arg(i + 1).arg(toQt(std::string(nameOf(Law(i + 1))))), list_);
-      item->setToolTip(
-          verdict == LawVerdict::NotProved
-              ? tr("%1 Not proved: %2.")
-                    .arg(toQt(std::string(meaningOf(Law(i + 1)))), toQt(report.whyNotWhole))
-              : toQt(std::string(meaningOf(Law(i + 1)))));
-      if (r.broken && r.waived.empty()) {
-        QFont bold = item->font();
-        bold.setWeight(QFont::Bold);
-        item->setFont(bold);
-        item->setForeground(theme().wrong);
-      }
-    }
-    const auto advise = [&](const QString& text) {
-      auto* item = new QListWidgetItem(tr("·  advice: %1").arg(text), list_);
-      item->setToolTip(text);
-    };
-    for (const auto t : report.neverTaken) {
-      const Machine* m = work_.machine();
-      if (!m || t >= m->transitions.size()) continue;
-      const Transition& one = m->transitions[t];
-      const State* from = one.from ? findState(*m, *one.from) : nullptr;
-      const bool idle = one.on == Event::Press && from && from->role == Role::Rest;
-      advise(idle ? tr("%1, %2, can’t happen here: a press without pointer or focus")
-                        .arg(t + 1)
-                        .arg(eventOf(one))
-                  : tr("%1, %2, can’t happen here").arg(t + 1).arg(eventOf(one)));
-    }
-    for (const auto& text : report.advice) advise(toQt(text));
+    row = list(now->report, row);
   }
   list_->setCurrentRow(std::min(row, list_->count() - 1));
   filling_ = false;
   tellOne();
+}
+
+// Lists the laws and the advice; gives the row to be picked where `row` was.
+int LawsPanel::list(const LawReport& report, int row) {
+  int broken = 0, first = -1;
+  for (int i = 0; i < kLaws; ++i) {
+    if (!report.laws[size_t(i)].broken || !report.laws[size_t(i)].waived.empty()) continue;
+    ++broken;
+    if (first < 0) first = i;
+  }
+  head_->setText(tr("LAWS · %1 · %2 situations")
+                     .arg(broken         ? tr("%1 broken").arg(broken)
+                          : report.whole ? tr("all kept")
+                                         : tr("not proved"))
+                     .arg(report.visited));
+  // What is broken is told without asking; a broken one that is read stays.
+  if (first >= 0 && (row >= kLaws || !report.laws[size_t(row)].broken)) row = first;
+  for (int i = 0; i < kLaws; ++i) {
+    const LawResult& r = report.laws[size_t(i)];
+    const LawVerdict verdict = report.verdict(Law(i + 1));
+    const QString sign = !r.waived.empty()                  ? tr("–")
+                         : verdict == LawVerdict::Broken    ? tr("✕")
+                         : verdict == LawVerdict::NotProved ? tr("?")
+                                                            : tr("✓");
+    auto* item = new QListWidgetItem(
+        tr("%1  %2 %3").arg(sign).arg(i + 1).arg(toQt(std::string(nameOf(Law(i + 1))))), list_);
+    item->setToolTip(
+        verdict == LawVerdict::NotProved
+            ? tr("%1 Not proved: %2.")
+                  .arg(toQt(std::string(meaningOf(Law(i + 1)))), toQt(report.whyNotWhole))
+            : toQt(std::string(meaningOf(Law(i + 1)))));
+    if (r.broken && r.waived.empty()) {
+      QFont bold = item->font();
+      bold.setWeight(QFont::Bold);
+      item->setFont(bold);
+      item->setForeground(theme().wrong);
+    }
+  }
+  const auto advise = [&](const QString& text) {
+    auto* item = new QListWidgetItem(tr("·  advice: %1").arg(text), list_);
+    item->setToolTip(text);
+  };
+  for (const auto t : report.neverTaken) {
+    const Machine* m = work_.machine();
+    if (!m || t >= m->transitions.size()) continue;
+    const Transition& one = m->transitions[t];
+    const State* from = one.from ? findState(*m, *one.from) : nullptr;
+    const bool idle = one.on == Event::Press && from && from->role == Role::Rest;
+    advise(idle ? tr("%1, %2, can’t happen here: a press without pointer or focus")
+                      .arg(t + 1)
+                      .arg(eventOf(one))
+                : tr("%1, %2, can’t happen here").arg(t + 1).arg(eventOf(one)));
+  }
+  for (const auto& text : report.advice) advise(toQt(text));
+  return row;
 }
 
 void LawsPanel::tellOne() {

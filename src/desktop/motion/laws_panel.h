@@ -21,6 +21,7 @@ class LawsPanel : public QWidget {
 
  private:
   void refresh();
+  int list(const LawReport& report, int row);
   void tellOne();
   void show(int law);
   void mend();

@@ -27,6 +27,9 @@ PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   build();
   buildCard();
   addCommands();
+  addCommandsOfThePicked();
+  addArranging();
+  addLiningUp();
   new WhileSeen(work, this, [this] { refresh(); });
   connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
   refresh();
@@ -84,11 +87,12 @@ void PlaceBench::buildCard() {
   column->addStretch();
 }
 
+QAction* PlaceBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run,
+                         KeysWork where) {
+  return work_.commands().add(this, name, keys, std::move(run), where);
+}
+
 void PlaceBench::addCommands() {
-  const auto add = [this](const QString& name, const QKeySequence& keys, std::function<void()> run,
-                          KeysWork where = KeysWork::InOwner) {
-    return work_.commands().add(this, name, keys, std::move(run), where);
-  };
   add(tr("New screen"), {}, [this] { newScreen(); });
   add(tr("Remove screen"), {}, [this] {
     if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
@@ -111,6 +115,9 @@ void PlaceBench::addCommands() {
     addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12});
   });
   add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
+}
+
+void PlaceBench::addCommandsOfThePicked() {
   add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B),
       [this] {
         if (work_.screen() && work_.item() &&
@@ -138,6 +145,9 @@ void PlaceBench::addCommands() {
     if (work_.item() && work_.item()->button())
       work_.perform(setEntry(work_.screen()->id, work_.item()->id));
   });
+}
+
+void PlaceBench::addArranging() {
   const auto put = [this](Flow flow) {
     std::vector<ItemId> loose;
     double x = HUGE_VAL, y = HUGE_VAL;
@@ -162,6 +172,9 @@ void PlaceBench::addCommands() {
       [order] { order(-1); });
   add(tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
       [order] { order(1); });
+}
+
+void PlaceBench::addLiningUp() {
   auto* menu = new QMenu(this);
   const std::pair<QString, Alignment> ways[] = {{tr("Line up left edges"), Alignment::Left},
                                                 {tr("Line up centres"), Alignment::Centre},

@@ -22,7 +22,12 @@ class PlaceBench : public Bench {
  private:
   void build();
   void buildCard();
+  QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run,
+               KeysWork where = KeysWork::InOwner);
   void addCommands();
+  void addCommandsOfThePicked();
+  void addArranging();
+  void addLiningUp();
   void refresh();
   void newScreen();
 

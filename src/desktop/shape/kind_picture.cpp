@@ -1,5 +1,7 @@
 #include "desktop/shape/kind_picture.h"
 
+#include "runtime/document/project.h"
+
 #include <QPainter>
 
 namespace bristle {

@@ -1,5 +1,7 @@
 #include "desktop/shape/readings.h"
 
+#include "desktop/shape/tile_view.h"
+
 namespace bristle {
 namespace {
 

@@ -4,10 +4,12 @@
 #include <QTimer>
 #include <map>
 
-#include "desktop/shape/tile_view.h"
+#include "desktop/work/work.h"
 #include "paint/contrast.h"
 
 namespace bristle {
+
+class TileView;
 
 class Readings : public QObject {
   Q_OBJECT

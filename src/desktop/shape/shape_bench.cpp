@@ -20,6 +20,7 @@
 #include "desktop/shape/readings.h"
 #include "desktop/shape/shape_card.h"
 #include "desktop/shape/tile_view.h"
+#include "desktop/shape/value_section.h"
 #include "desktop/shape/wall.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"

@@ -1,5 +1,7 @@
 #include "desktop/shape/shape_card.h"
 
+#include "desktop/shape/value_section.h"
+
 #include <QHBoxLayout>
 #include <algorithm>
 
@@ -48,6 +50,10 @@ ShapeCard::ShapeCard(Work& work, Readings& readings) : work_(work) {
   buildHitArea(*form_);
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
+}
+
+QString ShapeCard::columnNames() const {
+  return value_->columnNames();
 }
 
 bool ShapeCard::change(const char* what, std::function<void(Kind&)> apply) {

@@ -3,17 +3,19 @@
 #include <QListWidget>
 #include <QScrollArea>
 
-#include "desktop/shape/value_section.h"
 #include "desktop/view/form.h"
 #include "desktop/work/work.h"
 
 namespace bristle {
 
+class Readings;
+class ValueSection;
+
 class ShapeCard : public QWidget {
   Q_OBJECT
  public:
   ShapeCard(Work& work, Readings& readings);
-  QString columnNames() const { return value_->columnNames(); }
+  QString columnNames() const;
   ValueSection& value() { return *value_; }
   // Edits go to the next (or previous) column.
   void step(int by);

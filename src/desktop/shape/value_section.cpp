@@ -1,5 +1,7 @@
 #include "desktop/shape/value_section.h"
 
+#include "desktop/shape/readings.h"
+
 #include <QFileDialog>
 #include <algorithm>
 
@@ -236,47 +238,60 @@ void ValueSection::refresh() {
   addStop_->setVisible(fill != nullptr);
   removeStop_->setVisible(stops > 1);
   if (colour) picker_->setColour(*colour);
+  const QString note = noteOn(*i, plain, typed && !colour);
+  expected_->setText(note);
+  expected_->setVisible(!note.isEmpty());
+  refreshNames(*i, *value, stops);
+  fallBack_->setText(work_.ownLook() ? tr("Back to its kind") : tr("Back to the base"));
+  fallBack_->setAccessibleName(fallBack_->text());
+  showReading();
+}
+
+// What may be typed, or what is to be known of a font or a picture.
+QString ValueSection::noteOn(const PropertyInfo& info, const Value& plain, bool typed) {
   std::string wanted;
-  parseValue("?", i->start, &wanted);
-  QString note = wanted.empty() || !typed || colour ? QString() : tr("Takes %1").arg(toQt(wanted));
-  if (i->prop == Prop::Family)
+  parseValue("?", info.start, &wanted);
+  QString note = wanted.empty() || !typed ? QString() : tr("Takes %1").arg(toQt(wanted));
+  if (info.prop == Prop::Family)
     if (const QString other = standInFor(std::get<std::string>(plain)); !other.isEmpty())
       note = tr("This font is not on this machine; “%1” stands in for it.").arg(other);
-  if (i->prop == Prop::File) {
+  if (info.prop == Prop::File) {
     const auto& picture = work_.looks().pictures().get(std::get<std::string>(plain));
     note = picture.problem.isEmpty()
                ? tr("%1 × %2 px").arg(picture.image.width()).arg(picture.image.height())
                : picture.problem;
     // A rollover of another size than the rest makes the button jump.
-    const Value rest = settled(baseValue(*kind, work_.picked().property), *i, names);
+    const Value rest =
+        settled(baseValue(*work_.kind(), work_.picked().property), info, naming(work_.project()));
     const auto& base = work_.looks().pictures().get(std::get<std::string>(rest));
-    if (!kind->sizesDiffer && picture.problem.isEmpty() && base.problem.isEmpty() &&
+    if (!work_.kind()->sizesDiffer && picture.problem.isEmpty() && base.problem.isEmpty() &&
         picture.image.size() != base.image.size())
       note += tr(", but the base’s picture is %1 × %2 px")
                   .arg(base.image.width())
                   .arg(base.image.height());
   }
-  expected_->setText(note);
-  expected_->setVisible(!note.isEmpty());
+  return note;
+}
+
+// The named values that could stand here.
+void ValueSection::refreshNames(const PropertyInfo& info, const Value& value, int stops) {
   QStringList all{tr("none")};
   int chosen = 0;
   offered_.clear();
   NamedId used;
-  eachName(*value, [&](const NamedId& id) { used = id; });
+  eachName(value, [&](const NamedId& id) { used = id; });
   for (const NamedValue& named : *work_.project().named) {
-    if (!fits(named.type, *i)) continue;
+    if (!fits(named.type, info)) continue;
     offered_.push_back(named.id);
     all << toQt(named.name);
     if (named.id == used && stops < 2) chosen = int(offered_.size());
   }
   refill(names_, all, chosen);
-  const bool nameable = !std::holds_alternative<bool>(i->start) &&
-                        (!std::holds_alternative<std::string>(i->start) || i->prop == Prop::Family);
+  const bool nameable =
+      !std::holds_alternative<bool>(info.start) &&
+      (!std::holds_alternative<std::string>(info.start) || info.prop == Prop::Family);
   form_.setRowVisible(names_, nameable && !offered_.empty());
   form_.setRowVisible(newName_, nameable && chosen == 0);
-  fallBack_->setText(work_.ownLook() ? tr("Back to its kind") : tr("Back to the base"));
-  fallBack_->setAccessibleName(fallBack_->text());
-  showReading();
 }
 
 }  // namespace bristle

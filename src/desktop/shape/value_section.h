@@ -1,11 +1,12 @@
 // The card's part about the picked value: text, choice, colour and gradient stops, names, contrast.
 #pragma once
 #include "desktop/shape/picker.h"
-#include "desktop/shape/readings.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 
+class Readings;
 class Swatches;
 
 class ValueSection : public QObject {
@@ -20,6 +21,8 @@ class ValueSection : public QObject {
  private:
   void buildColour(Form& form);
   void buildNames(Form& form);
+  QString noteOn(const PropertyInfo& info, const Value& plain, bool typed);
+  void refreshNames(const PropertyInfo& info, const Value& value, int stops);
   void showReading();
   bool setValue(const QString& text);
   void setColour(Colour colour);

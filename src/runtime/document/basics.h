@@ -21,6 +21,7 @@ struct Error {
 template <class T>
 using Result = tl::expected<T, Error>;
 
+// An error to return: where, and what was found and expected.
 inline tl::unexpected<Error> fail(std::string place, std::string reason) {
   return tl::unexpected<Error>(Error{std::move(place), std::move(reason)});
 }
@@ -30,7 +31,9 @@ inline tl::unexpected<Error> fail(std::string place, std::string reason) {
 template <class T>
 class Shared {
  public:
+  // A part of default values.
   Shared() : part_(std::make_shared<T>()) {}
+  // Takes the value over.
   Shared(T value) : part_(std::make_shared<T>(std::move(value))) {}
   const T& operator*() const { return *part_; }
   const T* operator->() const { return part_.get(); }

@@ -34,6 +34,7 @@ struct ItemPath {
   std::vector<ItemId> ids;
 
   ItemPath() = default;
+  // An item on the screen itself; none for an empty id.
   ItemPath(ItemId id) {
     if (id) ids.push_back(std::move(id));
   }

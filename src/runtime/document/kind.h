@@ -23,9 +23,13 @@ struct Part {
 // Values by property, ordered by key. Small, so a sorted vector.
 class LookValues {
  public:
+  // Null where it is not set. Valid until the next change.
   const Value* find(const PropKey& key) const;
+  // Adds it, or writes it over.
   void set(const PropKey& key, Value value);
+  // Whether there was one.
   bool clear(const PropKey& key);
+  // All of a part’s.
   void clearPart(const PartId& part);
   bool empty() const { return values_.empty(); }
   size_t size() const { return values_.size(); }

@@ -20,7 +20,7 @@ struct State {
   std::string name;
   Role role = Role::None;
   bool final = false;  // meant never to be left
-  Extras extra;
+  Extras extra = {};
   bool operator==(const State&) const = default;
 };
 
@@ -60,11 +60,11 @@ enum class EffectType : std::uint8_t { Activate, Message, SetValue, Sound };
 
 struct Effect {
   EffectType type = EffectType::Activate;
-  std::string message;    // Message
-  ValueId value;          // SetValue: which
-  std::string formula;    // SetValue: to what
-  std::string file = {};  // Sound: a WAV or OGG file, beside the project
-  double volume = 1;      // Sound: 0–1
+  std::string message = {};  // Message
+  ValueId value = {};        // SetValue: which
+  std::string formula = {};  // SetValue: to what
+  std::string file = {};     // Sound: a WAV or OGG file, beside the project
+  double volume = 1;         // Sound: 0–1
   bool operator==(const Effect&) const = default;
 };
 
@@ -113,6 +113,7 @@ struct Machine {
   bool operator==(const Machine&) const = default;
 };
 
+// Null where there is none of that id.
 const State* findState(const Machine& machine, const StateId& id);
 
 // Calls with every timing that the machine has.
@@ -126,9 +127,13 @@ void eachTiming(AnyMachine& machine, Use use) {
   }
 }
 
+// As it stands in files.
 std::string_view nameOf(Fires fires);
+// Nothing for another word.
 std::optional<Fires> parseFires(std::string_view name);
+// As it stands in files; empty for none.
 std::string_view nameOf(Role role);
+// Nothing for another word.
 std::optional<Role> parseRole(std::string_view name);
 // "over.begin", "release", … as in traces and files.
 std::string_view nameOf(Event event);

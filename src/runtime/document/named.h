@@ -30,10 +30,10 @@ struct NamedValue {
   NamedId id;
   std::string name;
   NamedType type = NamedType::Colour;
-  Value value;                // a NamedRef here is an alias
-  std::optional<Value> dark;  // what counts in the dark set, where it differs
-  std::string description;
-  Extras extra;
+  Value value = {};                // a NamedRef here is an alias
+  std::optional<Value> dark = {};  // what counts in the dark set, where it differs
+  std::string description = {};
+  Extras extra = {};
   bool operator==(const NamedValue&) const = default;
 };
 using NamedValues = std::vector<NamedValue>;
@@ -43,7 +43,9 @@ struct Naming {
   const NamedValues* values = nullptr;
   bool dark = false;
 
+  // Null where there is none.
   const NamedValue* find(const NamedId& id) const;
+  // By the name that people see; null where there is none.
   const NamedValue* find(std::string_view name) const;
   // What it stands for after all aliases; null where it or an alias leads nowhere or in a circle.
   const Value* settle(const NamedId& id) const;

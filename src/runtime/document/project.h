@@ -41,6 +41,7 @@ struct ProjectValue {
 struct Showing {
   Display display;
   LanguageId language;
+  // An empty language means the project’s first.
   Showing(Display on, LanguageId in = {}) : display(std::move(on)), language(std::move(in)) {}
 };
 
@@ -71,6 +72,7 @@ struct Project {
   Extras extra;
 };
 
+// Each null where there is none of that id. Valid as long as a project has the part.
 const Machine* find(const Project& project, const MachineId& id);
 const Kind* find(const Project& project, const KindId& id);
 const Screen* find(const Project& project, const ScreenId& id);
@@ -82,12 +84,15 @@ const Language& languageOf(const Project& project, const LanguageId& id);
 // language.
 Result<Showing> showingOf(const Project& project, const DisplayId& display,
                           const LanguageId& language);
+// As in text.h, in the project’s languages.
 inline const std::string& wordsIn(const Project& project, const Text& text,
                                   const LanguageId& language) {
   return wordsIn(project.languages, text, language);
 }
 
+// Null where there is none.
 const NamedValue* find(const Project& project, const NamedId& id);
+// The project’s named values, light or dark as its settings say. Lives as long as it.
 inline Naming naming(const Project& project) {
   return {&*project.named, project.settings.darkSet};
 }

@@ -89,6 +89,7 @@ struct PropertyInfo {
   bool basic = true;                     // false: the ledger folds it away while nobody has set it
 };
 
+// In the order of the ledger and of a look’s channels.
 std::span<const PropertyInfo> propertiesOf(PartType type);
 // The place of a property among those of its sort of part; −1 where it has none such.
 int indexOf(PartType type, Prop prop);
@@ -102,6 +103,7 @@ std::optional<Prop> parseProp(std::string_view key);
 // Empty when the value suits the property, else what was expected.
 std::string whyUnsuitable(const PropertyInfo& info, const Value& value);
 
+// As it stands in files.
 std::string_view nameOf(PartType type);
 std::optional<PartType> parsePartType(std::string_view name);  // not "whole"
 

@@ -1,9 +1,9 @@
 // What a person says of a direction: where it leads, and where that holds.
 #pragma once
 #include <array>
+#include <optional>
 #include <string>
 #include <string_view>
-#include <optional>
 #include <vector>
 
 #include "runtime/document/basics.h"
@@ -13,10 +13,13 @@ namespace bristle {
 
 enum class Dir : std::uint8_t { Up, Down, Left, Right };
 inline constexpr std::array kDirs{Dir::Up, Dir::Down, Dir::Left, Dir::Right};
+// Up for down, left for right, and back.
 constexpr Dir opposite(Dir dir) {
   return static_cast<Dir>(static_cast<int>(dir) ^ 1);
 }
+// “up”, as it stands in files.
 std::string_view nameOf(Dir dir);
+// Nothing for another word.
 std::optional<Dir> parseDir(std::string_view name);
 
 enum class RouteType : std::uint8_t { Solved, Pinned, Closed, Wrap };
@@ -27,8 +30,11 @@ struct RouteTarget {
   ClusterId cluster;
 
   RouteTarget() = default;
+  // To a button.
   RouteTarget(ItemPath path) : item(std::move(path)) {}
+  // To a button of the screen itself.
   RouteTarget(ItemId id) : item(std::move(id)) {}
+  // To a cluster.
   RouteTarget(ClusterId id) : cluster(std::move(id)) {}
   bool operator==(const RouteTarget&) const = default;
   explicit operator bool() const { return item || cluster; }

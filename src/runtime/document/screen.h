@@ -108,6 +108,7 @@ struct Screen {
   Extras extra;
 };
 
+// Null where there is none. Valid as long as the screen has it.
 const Item* findItem(const Screen& screen, const ItemId& id);
 // What a person calls the item: its name, its caption in the first language, else what it is.
 std::string displayName(const Item& item);

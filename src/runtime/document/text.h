@@ -1,8 +1,8 @@
 // Texts that people read, in the project's languages.
 //
-// A text has its words in the first language of the project (`base`) and, where somebody wrote them,
-// in others. What has no words in a language falls back: to the language's own fallback, and so on,
-// at last to the base.
+// A text has its words in the first language of the project (`base`) and, where somebody wrote
+// them, in others. What has no words in a language falls back: to the language's own fallback, and
+// so on, at last to the base.
 #pragma once
 #include <map>
 #include <string>
@@ -13,8 +13,8 @@
 
 namespace bristle {
 
-// A language that the menu is shown in. The direction of reading is the language's: rows, routes and
-// reading order follow it.
+// A language that the menu is shown in. The direction of reading is the language's: rows, routes
+// and reading order follow it.
 struct Language {
   LanguageId id;
   std::string tag;   // BCP 47: en, pt-BR, ar; und where nobody said
@@ -30,7 +30,9 @@ struct Text {
   std::map<LanguageId, std::string> others;  // an empty one is as good as none
 
   Text() = default;
+  // In the first language only.
   Text(std::string words) : base(std::move(words)) {}
+  // In the first language only.
   Text(const char* words) : base(words) {}
   bool operator==(const Text&) const = default;
   // No words in any language.

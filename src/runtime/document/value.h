@@ -45,6 +45,7 @@ struct Fill {
   double x = 0.5, y = 0.5, radius = 0.5;
   bool operator==(const Fill&) const = default;
   static Fill solid(Colour colour) { return {FillType::Solid, 90, {{0, colour}}}; }
+  // A gradient along a line at `angle` degrees, with stops at 0–1 in order.
   static Fill linear(double angle, std::vector<Stop> stops) {
     return {FillType::Linear, angle, std::move(stops)};
   }
@@ -95,6 +96,10 @@ struct NamedRef {
 };
 
 using Value = std::variant<double, bool, Colour, Fill, Shadow, std::string, Four, Easing, NamedRef>;
+
+// The values of all channels of a kind at one moment. `Shown` is a number here, 1 or 0 and between,
+// so that a part that comes or goes fades.
+using Look = std::vector<Value>;
 
 struct Naming;
 

@@ -15,6 +15,7 @@ inline constexpr Ms kLongestTime = 3'600'000;    // of a duration, a delay, a ti
 inline constexpr size_t kLongestId = 100;        // characters
 inline constexpr size_t kDeepestContainer = 64;  // containers in containers
 
+// Stops, angle and radius.
 std::string whyNot(const Fill& fill);
 std::string whyNot(const Shadow& shadow);
 std::string whyNot(const Easing& easing);

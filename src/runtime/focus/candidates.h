@@ -23,6 +23,7 @@ class Candidates {
     const auto i = static_cast<size_t>(box);
     return {all_.data() + from_[i], from_[i + 1] - from_[i]};
   }
+  // Null where the target is no candidate of the box.
   const Candidate* find(int box, int target) const;
 
  private:

@@ -29,6 +29,7 @@ struct Judgement {
   double farShare() const { return moves ? double(farPicks) / moves : 0; }
 };
 
+// Of all moves; takes time in the square of the boxes.
 Judgement judge(std::span<const Box> boxes, const Routes& routes);
 
 }  // namespace bristle

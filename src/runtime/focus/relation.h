@@ -28,6 +28,7 @@ struct Facing {
   double middle() const { return (lo + hi) / 2; }
 };
 
+// The box as a move in `dir` sees it: edges along and across, growing ahead.
 inline Facing face(const Box& b, Dir dir) {
   switch (dir) {
     case Dir::Right:
@@ -52,6 +53,7 @@ struct Relation {
   bool blocks;     // ahead, and covers enough of the strip to stand in the way
 };
 
+// How b lies to a for a move from a.
 inline Relation relate(const Facing& a, const Facing& b) {
   Relation r{};
   r.progress = b.centre() > a.centre() + tuning::kProgress;

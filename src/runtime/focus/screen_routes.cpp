@@ -4,6 +4,7 @@
 #include <tuple>
 #include <unordered_map>
 
+#include "runtime/document/screen.h"
 #include "runtime/focus/relation.h"
 
 namespace bristle {

@@ -12,6 +12,7 @@ namespace bristle {
 
 class Slabs {
  public:
+  // Sorts the boxes; they may go afterwards.
   explicit Slabs(std::span<const Facing> boxes) {
     const auto n = boxes.size();
     std::vector<int> order(n);

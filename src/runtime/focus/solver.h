@@ -19,7 +19,7 @@
 
 #include "runtime/document/basics.h"
 #include "runtime/document/box.h"
-#include "runtime/document/screen.h"
+#include "runtime/document/route_rule.h"
 
 namespace bristle {
 
@@ -53,6 +53,7 @@ struct SolveOutput {
   bool allReached = true;  // every box from every other
 };
 
+// The same for the same layout, whatever the order of its boxes. Its steps: docs/architecture.md.
 SolveOutput solve(const SolveInput& input);
 
 }  // namespace bristle

@@ -11,6 +11,7 @@ struct Parts {
   std::vector<int> part;
   int count = 0;
 };
+// Strongly connected components, by Tarjan’s algorithm (SIAM J. Comput. 1, 1972); no recursion.
 Parts strongParts(const std::vector<std::vector<int>>& graph);
 Parts strongParts(const Routes& routes);
 

@@ -25,11 +25,13 @@ struct JsonPlace {
   std::string_view key;
   size_t index = 0;
   bool isIndex = false;
+  // The JSON pointer (RFC 6901); empty for the whole.
   std::string pointer() const;
 };
 
 class JsonReader {
  public:
+  // Keeps the first error; later ones are ignored.
   void complain(const JsonPlace& at, const std::string& reason) {
     if (!error_) error_ = Error{at.pointer(), reason};
   }
@@ -56,6 +58,7 @@ class JsonReader {
   // A number on its own, in range.
   double plainNumber(const Json& value, const JsonPlace& at, double least = -1e7,
                      double most = 1e7);
+  // Complains where it is none.
   bool isObject(const Json& value, const JsonPlace& at);
 
   // Calls `read(element, place)` for each of an array's elements.
@@ -72,6 +75,7 @@ class JsonReader {
     }
   }
 
+  // “a text”, “a list”…: what was found, for a message.
   static std::string sortOf(const Json& value);
 
  private:

@@ -6,7 +6,9 @@
 
 namespace bristle {
 
+// A colour as a string, gradients as an object.
 Json toJson(const Fill& fill);
+// Complains of what is no fill; none then.
 Fill readFill(JsonReader& reader, const Json& value, const JsonPlace& at);
 
 // Any value of a look or of a name; references as {"named": id}.
@@ -19,10 +21,14 @@ Value readValue(JsonReader& reader, const Json& value, const JsonPlace& at, cons
 Json toJson(const OwnLook& own, const Kind* kind);
 OwnLook readOwnLook(JsonReader& reader, const Json& value, const JsonPlace& at);
 
+// With parts, looks and motions.
 Json toJson(const Kind& kind);
+// Keeps what it does not know.
 Kind readKind(JsonReader& reader, const Json& value, const JsonPlace& at);
 
+// With states, transitions, timings and waivers.
 Json toJson(const Machine& machine);
+// Keeps what it does not know.
 Machine readMachine(JsonReader& reader, const Json& value, const JsonPlace& at);
 
 }  // namespace bristle

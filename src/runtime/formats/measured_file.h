@@ -13,7 +13,9 @@ struct Measured {
   bool operator==(const Measured&) const = default;
 };
 
+// JSON as told at the head of this file.
 std::string writeMeasured(const Measured& measured);
+// The error’s place is a JSON pointer, or line and column.
 Result<Measured> parseMeasured(std::string_view text);
 
 }  // namespace bristle

@@ -11,7 +11,9 @@ namespace bristle {
 void writeRoutes(Json& button, const RouteRules& routes);
 RouteRules readRoutes(JsonReader& reader, const Json& button, const JsonPlace& at);
 
+// With what was not known when it was read.
 Json toJson(const Cluster& cluster);
+// Keeps what it does not know.
 Cluster readCluster(JsonReader& reader, const Json& value, const JsonPlace& at);
 
 }  // namespace bristle

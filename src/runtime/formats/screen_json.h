@@ -16,6 +16,7 @@ struct ReadingScreens {
   UniqueIds& ids;
   int format = kFormatVersion;
 };
+// Complains at `reader`; what comes back is of use only where it has no error.
 Screen readScreen(JsonReader& reader, const Json& value, const JsonPlace& at,
                   const ReadingScreens& with);
 

@@ -6,11 +6,14 @@
 
 namespace bristle {
 
+// Short where there is only one language.
 Json toJson(const Text& text);
 // The member `key`; no text where it is missing.
 Text readText(JsonReader& reader, const Json& object, const JsonPlace& at, std::string_view key);
 
+// With what was not known when it was read.
 Json toJson(const Language& language);
+// Keeps what it does not know.
 Language readLanguage(JsonReader& reader, const Json& value, const JsonPlace& at);
 
 }  // namespace bristle

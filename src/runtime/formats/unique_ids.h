@@ -10,6 +10,7 @@ namespace bristle {
 
 class UniqueIds {
  public:
+  // The reader must outlive it.
   explicit UniqueIds(JsonReader& reader) : reader_(reader) {}
   // Complains at `at` where the id was there already.
   void add(const std::string& id, const JsonPlace& at) {

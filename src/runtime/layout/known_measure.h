@@ -25,6 +25,7 @@ using TextKey = std::tuple<std::string, double, double, std::string>;
 // What is not known is guessed as PlainMeasure does.
 class KnownMeasure : public TextMeasure {
  public:
+  // Of texts that were asked for once.
   explicit KnownMeasure(const std::vector<TextSize>& sizes);
   Size measure(const std::string& family, double size, double weight,
                const std::string& text) const override;
@@ -36,6 +37,7 @@ class KnownMeasure : public TextMeasure {
 // Keeps what it was asked, in the order of the first asking.
 class RecordingMeasure : public TextMeasure {
  public:
+  // Asks `of`, which must outlive it.
   explicit RecordingMeasure(const TextMeasure& of) : of_(of) {}
   Size measure(const std::string& family, double size, double weight,
                const std::string& text) const override;

@@ -1,5 +1,7 @@
 #include "runtime/layout/layout.h"
 
+#include "runtime/document/project.h"
+
 #include <algorithm>
 
 #include "runtime/document/tree.h"

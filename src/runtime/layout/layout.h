@@ -1,4 +1,5 @@
-// Places a screen's items for a display and a language: containers keep their rows and columns, pins hold.
+// Places a screen's items for a display and a language: containers keep their rows and columns,
+// pins hold.
 //
 // Two passes: sizes are measured from the innermost containers outwards, then places are given from
 // the screen inwards. Each sort of container is a file of its own (line.h).
@@ -6,17 +7,22 @@
 #include <vector>
 
 #include "runtime/document/box.h"
-#include "runtime/document/project.h"
+#include "runtime/document/ids.h"
 #include "runtime/layout/text_measure.h"
 
 namespace bristle {
 
+struct Item;
+struct Project;
+struct Screen;
+struct Showing;
+
 // Where one item lies, in layout px (display px ÷ its scale).
 struct Placed {
   Box box;
-  Box hit;           // the hit area: the box and the kind's padding
-  Box visible;       // the part of `hit` that no container cuts off; w or h 0: none
-  int clip = -1;     // index of Layout::clips; −1: nothing cuts it off
+  Box hit;            // the hit area: the box and the kind's padding
+  Box visible;        // the part of `hit` that no container cuts off; w or h 0: none
+  int clip = -1;      // index of Layout::clips; −1: nothing cuts it off
   bool shown = true;  // neither it nor a container around it is hidden
 };
 
@@ -30,11 +36,12 @@ struct Layout {
   std::vector<Box> clips;     // what containers that clip leave to be seen; w or h may be 0
 };
 
+// Of every item of the screen, hidden ones, too. Takes time in line with their number.
 Layout layOut(const Project& project, const Screen& screen, const Showing& showing,
               const TextMeasure& measure);
 
-// The size that an item has when nothing else is said, with its caption in `language`. A container's
-// is that of its content, which only layOut knows.
+// The size that an item has when nothing else is said, with its caption in `language`. A
+// container's is that of its content, which only layOut knows.
 Size naturalSize(const Project& project, const Item& item, const LanguageId& language,
                  const TextMeasure& measure);
 

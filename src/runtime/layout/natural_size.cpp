@@ -1,6 +1,7 @@
 // What an item measures by itself: its kind's size, or its caption's where the kind follows that.
 #include <algorithm>
 
+#include "runtime/document/project.h"
 #include "runtime/layout/layout.h"
 
 namespace bristle {
@@ -31,10 +32,9 @@ Size naturalSize(const Project& project, const Item& item, const LanguageId& lan
       return settled(valueIn(*kind, &button->own, {}, {part.id, prop}),
                      *findProperty(PartType::Label, prop), naming(project));
     };
-    const Size caption = measure.measure(std::get<std::string>(text(Prop::Family)),
-                                         std::get<double>(text(Prop::Size)),
-                                         std::get<double>(text(Prop::Weight)),
-                                         wordsIn(project, button->caption, language));
+    const Size caption = measure.measure(
+        std::get<std::string>(text(Prop::Family)), std::get<double>(text(Prop::Size)),
+        std::get<double>(text(Prop::Weight)), wordsIn(project, button->caption, language));
     size.w = std::max(size.w, caption.w + 2 * kind->captionPadding);
   }
   return size;

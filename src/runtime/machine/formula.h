@@ -46,6 +46,7 @@ class Formula {
     return ops_.empty() || value(signals, values) != 0;
   }
   bool always() const { return ops_.empty(); }
+  // Whether its value may depend on the signal.
   bool reads(Signals::Bit signal) const;
   // As an ECMAScript expression of the same value; values are named by `name(index)`. `divides` is
   // set where it calls the function divided(a, b), which is 0 for b = 0.

@@ -90,7 +90,9 @@ struct Due {
   Ms at = -1;
   Timer timer = Timer::None;
 };
+// The timer that fires next, and when, ms; Timer::None where none runs.
 Due nextTimer(const Program&, const Running&);
+// When that is.
 inline Ms nextDue(const Program& program, const Running& run) {
   return nextTimer(program, run).at;
 }
@@ -101,6 +103,7 @@ void fireNext(const Program&, Running&, const StepContext&);
 // than 1,000 is cut.
 class FiringChain {
  public:
+  // False where too many timers fired at one ms: something goes round without end.
   bool goesOn(Ms due);
 
  private:

@@ -12,10 +12,6 @@
 
 namespace bristle {
 
-// The values of all channels at one moment. `Shown` is a number here, 1 or 0 and between, so that
-// a part that comes or goes fades.
-using Look = std::vector<Value>;
-
 class LookTable {
  public:
   // With the names settled, and with what one placed button has of its own.
@@ -57,6 +53,7 @@ class LookTable {
 // shortened in proportion (CSS Transitions Level 1 §3.1, the reversing-adjusted start value).
 class LookPlayer {
  public:
+  // At rest in `state`, at 0 ms.
   explicit LookPlayer(std::shared_ptr<const LookTable> table, StateIndex state = 0);
   // Is in the state from `now` on, without a way there.
   void begin(StateIndex state, Ms now);

@@ -20,6 +20,7 @@ double contrast(Colour a, Colour b);
 struct Lch {
   double l = 0, c = 0, h = 0;
 };
+// Lightness, chroma and hue in OKLab (Ottosson 2020), without the opacity.
 Lch toLch(Colour colour);
 // Chroma is reduced as far as sRGB needs it; lightness and hue stay (§13.2, by bisection).
 Colour fromLch(Lch lch, std::uint8_t alpha = 255);

@@ -25,6 +25,7 @@ struct ProgramEffect {
 struct Pace {
   Timing all;
   PropTimings own;
+  // The timing that counts for a property.
   const Timing& of(Prop prop) const;
 };
 
@@ -87,6 +88,7 @@ struct Minds {
   std::vector<int> messages;
   std::vector<std::uint32_t> values;
 };
+// Which events and signals could make a difference at all.
 Minds mindsOf(const Program& program);
 
 }  // namespace bristle

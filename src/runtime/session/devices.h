@@ -14,6 +14,7 @@ struct DownKey {
   Dir dir = Dir::Up;      // of Move and Shoulder
   std::string name = {};  // of Shortcut
   int press = 0;          // the number of the press that it armed a button by; 0: none
+  // Whether it was this device’s key or button that went down.
   bool is(InputType t, const InputEvent& e) const {
     const bool directed = t == InputType::Move || t == InputType::Shoulder;
     return type == t && source == e.source() && (!directed || dir == e.dir) &&

@@ -1,5 +1,7 @@
 #include "runtime/session/hit_mask.h"
 
+#include "runtime/document/screen.h"
+
 #include <algorithm>
 #include <cmath>
 

@@ -4,7 +4,8 @@
 #include <utility>
 #include <vector>
 
-#include "runtime/session/screen_run.h"
+#include "runtime/document/ids.h"
+#include "runtime/session/hit_test.h"
 
 namespace bristle {
 
@@ -13,6 +14,7 @@ namespace bristle {
 struct HitMask {
   int top = 0;
   std::vector<std::vector<std::pair<int, int>>> rows;
+  // Whether the point belongs to the area; from the box’s upper left corner.
   bool holds(Px x, Px y) const;
   bool operator==(const HitMask&) const = default;
 };
@@ -33,6 +35,7 @@ struct HitAreas {
 // Answers from what was drawn before. A button that is not in it counts as its whole box.
 class KnownAreas : public HitTest {
  public:
+  // Takes the areas over.
   explicit KnownAreas(HitAreas areas);
   bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
             Px y) const override;

@@ -4,7 +4,7 @@
 #include <string>
 
 #include "runtime/document/basics.h"
-#include "runtime/document/screen.h"
+#include "runtime/document/route_rule.h"
 
 namespace bristle {
 
@@ -55,9 +55,11 @@ struct InputEvent {
   Source source() const { return {device, unit, key}; }
 };
 
+// Point, down or up.
 inline bool isPointerEvent(InputType type) {
   return type == InputType::Point || type == InputType::PointDown || type == InputType::PointUp;
 }
+// A mouse or a finger.
 inline bool isPointer(Device device) {
   return device == Device::Mouse || device == Device::Touch;
 }

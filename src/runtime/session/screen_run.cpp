@@ -5,6 +5,7 @@
 #include <tuple>
 
 #include "runtime/focus/why.h"
+#include "runtime/session/hit_test.h"
 
 namespace bristle {
 
@@ -40,8 +41,7 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
     if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box ||
-        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0),
-                   placed.box, x, y))
+        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0), placed.box, x, y))
       return static_cast<int>(i);
   }
   return -1;

@@ -5,15 +5,19 @@
 #include <memory>
 #include <vector>
 
+#include "runtime/document/project.h"
 #include "runtime/focus/screen_routes.h"
 #include "runtime/machine/interpreter.h"
 #include "runtime/machine/look.h"
 
 namespace bristle {
 
+class HitTest;
+
 // What a project's machines and kinds compile to; made once, shared by all screens of a session.
 class Compiled {
  public:
+  // An error where a formula of a machine cannot be read.
   static Result<std::shared_ptr<const Compiled>> make(const Project& project);
   struct KindRun {
     const Kind* kind = nullptr;
@@ -29,16 +33,6 @@ class Compiled {
  private:
   Project project_;  // keeps what the pointers point to
   std::map<KindId, KindRun> kinds_;
-};
-
-// Tells whether a point hits a button whose hit area is not a plain box. Drawn by whoever can draw;
-// without one the box counts.
-class HitTest {
- public:
-  virtual ~HitTest() = default;
-  // `look` is the one at rest, `box` the button's box on the screen.
-  virtual bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
-                    Px y) const = 0;
 };
 
 struct ButtonRun {
@@ -81,10 +75,13 @@ struct Move {
   const char* how = "nothing there";
   bool takesBack = false;
 };
+// From box `from`; changes nothing.
 Move resolveMove(const ScreenRun& run, int from, Dir dir);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.
 int stepFrom(const ScreenRun& run, int from, bool forwards);
 
+// Every machine at its first state; nobody has focus. An error where a button has no kind or
+// machine.
 Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure);
 

@@ -3,7 +3,7 @@
 #pragma once
 #include <optional>
 
-#include "runtime/document/screen.h"
+#include "runtime/document/route_rule.h"
 
 namespace bristle {
 
