@@ -4,6 +4,7 @@
 
 #include "paint/fonts.h"
 #include "paint/hit_shape.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 namespace {

@@ -7,6 +7,7 @@
 #include "paint/part_values.h"
 #include "paint/pictures.h"
 #include "runtime/document/kind.h"
+#include "runtime/layout/text_measure.h"
 #include "runtime/session/hit_mask.h"
 
 namespace bristle {

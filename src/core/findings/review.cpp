@@ -1,5 +1,7 @@
 #include "core/findings/review.h"
 
+#include "core/findings/rules.h"
+
 #include <algorithm>
 #include <set>
 

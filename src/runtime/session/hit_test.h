@@ -2,6 +2,7 @@
 #pragma once
 #include <vector>
 
+#include "runtime/document/basics.h"
 #include "runtime/document/box.h"
 #include "runtime/document/value.h"
 
