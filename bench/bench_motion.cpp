@@ -10,6 +10,8 @@
 #include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "desktop/motion/motion_bench.h"
+#include "desktop/motion/motion_view.h"
+#include "desktop/motion/scope_view.h"
 #include "measure.h"
 
 namespace {
