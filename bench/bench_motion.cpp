@@ -1,18 +1,14 @@
 // The Motion bench: the scope scrubbed with ten seconds of signals and six curves, and a mend
 // found.
-#include <QApplication>
-#include <QDir>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/state_edits.h"
 #include "core/laws/mend.h"
-#include "desktop/benches.h"
-#include "desktop/frame/window.h"
 #include "desktop/motion/motion_bench.h"
 #include "desktop/motion/motion_view.h"
 #include "desktop/motion/scope_view.h"
-#include "measure.h"
+#include "in_window.h"
 
 namespace {
 
@@ -93,14 +89,9 @@ BENCHMARK(mendOfTheMenuButton)->Unit(benchmark::kMillisecond);
 }  // namespace
 
 int main(int argc, char** argv) {
-  qputenv("QT_QPA_PLATFORM", "offscreen");
-  QApplication app(argc, argv);
-  Window window(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
-  window.resize(1280, 800);
-  window.show();
-  makeKind(window.work());
-  window.openBench(QStringLiteral("motion"));
-  motion = static_cast<MotionBench*>(window.bench(QStringLiteral("motion")));
-  benchmark::Initialize(&argc, argv);
-  benchmark::RunSpecifiedBenchmarks();
+  return bench::runInWindow(argc, argv, [](Window& window) {
+    makeKind(window.work());
+    window.openBench(QStringLiteral("motion"));
+    motion = static_cast<MotionBench*>(window.bench(QStringLiteral("motion")));
+  });
 }

@@ -1,14 +1,10 @@
 // The Place bench: a button dragged among many, a screen of 10,000 that is opened.
-#include <QApplication>
-#include <QDir>
 #include <QMouseEvent>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
-#include "desktop/benches.h"
-#include "desktop/frame/window.h"
 #include "desktop/place/canvas.h"
-#include "measure.h"
+#include "in_window.h"
 
 namespace {
 
@@ -16,7 +12,7 @@ using namespace bristle;
 
 Window* window = nullptr;
 
-// So many buttons, all in sight where `spread` is small.
+// So many buttons, 25 to a row.
 Project many(int count) {
   History history(emptyProject());
   (void)history.perform(addKind("Entry", Wins::Hover));
@@ -98,12 +94,5 @@ BENCHMARK(firstFrame)
 }  // namespace
 
 int main(int argc, char** argv) {
-  qputenv("QT_QPA_PLATFORM", "offscreen");
-  QApplication app(argc, argv);
-  Window shown(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
-  window = &shown;
-  window->resize(1280, 800);
-  window->show();
-  benchmark::Initialize(&argc, argv);
-  benchmark::RunSpecifiedBenchmarks();
+  return bench::runInWindow(argc, argv, [](Window& shown) { window = &shown; });
 }

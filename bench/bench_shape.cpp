@@ -1,19 +1,15 @@
 // The Shape bench: an edit on the wall with 8 states of 10 parts, one kind's picture, a shelf of
 // 200.
-#include <QApplication>
-#include <QDir>
 #include <QListWidget>
 #include <QScrollBar>
 #include <QThread>
 
 #include "core/edit/state_edits.h"
 #include "deliver/pictures.h"
-#include "desktop/benches.h"
-#include "desktop/frame/window.h"
 #include "desktop/shape/ledger.h"
 #include "desktop/shape/shape_bench.h"
 #include "desktop/shape/wall.h"
-#include "measure.h"
+#include "in_window.h"
 
 namespace {
 
@@ -123,12 +119,5 @@ BENCHMARK(anotherKindPicked)->UseManualTime()->Iterations(20)->Unit(benchmark::k
 }  // namespace
 
 int main(int argc, char** argv) {
-  qputenv("QT_QPA_PLATFORM", "offscreen");
-  QApplication app(argc, argv);
-  Window shown(benches(), QDir::temp().filePath(QStringLiteral("bristle-bench.ini")));
-  window = &shown;
-  window->resize(1280, 800);
-  window->show();
-  benchmark::Initialize(&argc, argv);
-  benchmark::RunSpecifiedBenchmarks();
+  return bench::runInWindow(argc, argv, [](Window& shown) { window = &shown; });
 }
