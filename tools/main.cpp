@@ -9,6 +9,7 @@
 #include "desktop/frame/window.h"
 #include "drive/player.h"
 #include "drive/shots.h"
+#include "log/log.h"
 #include "paint/convert.h"
 
 int main(int argc, char** argv) {
@@ -23,6 +24,7 @@ int main(int argc, char** argv) {
   options.add_option("--shots", shots, "Write a picture of every bench into this folder")
       ->excludes(take);
   CLI11_PARSE(options, argc, argv);
+  bristle::startLog(false);
   QApplication app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("bristle"));
   bristle::Window window(bristle::benches(), qEnvironmentVariable("BRISTLE_SETTINGS"));

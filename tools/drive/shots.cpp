@@ -103,7 +103,7 @@ int makeShots(Window& window, const QString& folder) {
   window.openBench(QStringLiteral("shape"));
   for (QAction* action : window.allCommands())
     if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::Key_K)) action->trigger();
-  QTest::qWait(400);
+  QTest::qWait(2000);  // the pictures of the kinds come one after another
   return window.grab().save(folder + QStringLiteral("/ready-made.png")) ? 0 : 2;
 }
 
