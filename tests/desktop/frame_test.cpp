@@ -125,7 +125,8 @@ TEST_F(Frame, BenchesThatAreNotSeenDoNoWork) {
   only("shape");
   Derived::Made before = work().derived().made();
   for (int i = 0; i < 12; ++i) edit(i);
-  EXPECT_EQ(work().derived().made().layouts, before.layouts);
+  // Shape's own: what is behind the button, for its contrast, a moment after an edit.
+  EXPECT_LE(work().derived().made().layouts, before.layouts + 12);
   EXPECT_EQ(work().derived().made().routes, before.routes);
   auto* motion = static_cast<MotionBench*>(window->bench(QStringLiteral("motion")));
   EXPECT_FALSE(motion->laws().checking());
