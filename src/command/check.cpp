@@ -39,33 +39,34 @@ Subcommand addCheck(CLI::App& app) {
   sub->add_option("project", o->file, "A .bristle file")->required();
   sub->add_flag("--json", o->json, "Findings as JSON");
   sub->add_option("--bring-up", o->bringUp,
-                  "Write it in the format of today, too: to the same file or another");
-  return {sub, [o](Streams s) -> int {
-            const auto opened = openFile(o->file, s);
-            if (!opened) return kUnusable;
-            const Project& project = opened->project;
-            if (!o->bringUp.empty()) {
-              if (opened->readOnly)
-                return tell(s, {o->file, "a newer Bristle wrote it; writing it here would lose that"});
-              if (const auto saved = saveProject(o->bringUp, project); !saved)
-                return tell(s, saved.error());
-            }
-            const Graphics graphics;
-            const std::string folder = folderOf(o->file);
-            const auto findings = check(
-                project, {[&](const std::string& file) { return whyNoSound(folder, file); },
-                          [&](const std::string& file) { return whyNoPicture(folder, file); }});
-            if (o->json) {
-              auto list = nlohmann::ordered_json::array();
-              for (const Finding& f : findings) list.push_back(inJson(f));
-              s.out << nlohmann::ordered_json{{"findings", list}}.dump(2) << "\n";
-            } else {
-              for (const Finding& f : findings) s.out << f.place << ": " << f.reason << "\n";
-              s.out << (findings.empty() ? "no findings\n"
-                                         : std::to_string(findings.size()) + " findings\n");
-            }
-            return findings.empty() ? kFine : kFound;
-          }};
+                  "Write it in the format of today, too: to the same file, or another beside it");
+  return {
+      sub, [o](Streams s) -> int {
+        const auto opened = openFile(o->file, s);
+        if (!opened) return kUnusable;
+        const Project& project = opened->project;
+        if (!o->bringUp.empty()) {
+          if (opened->readOnly)
+            return tell(s, {o->file, "a newer Bristle wrote it; writing it here would lose that"});
+          if (const auto saved = saveProject(o->bringUp, project); !saved)
+            return tell(s, saved.error());
+        }
+        const Graphics graphics;
+        const std::string folder = folderOf(o->file);
+        const auto findings =
+            check(project, {[&](const std::string& file) { return whyNoSound(folder, file); },
+                            [&](const std::string& file) { return whyNoPicture(folder, file); }});
+        if (o->json) {
+          auto list = nlohmann::ordered_json::array();
+          for (const Finding& f : findings) list.push_back(inJson(f));
+          s.out << nlohmann::ordered_json{{"findings", list}}.dump(2) << "\n";
+        } else {
+          for (const Finding& f : findings) s.out << f.place << ": " << f.reason << "\n";
+          s.out << (findings.empty() ? "no findings\n"
+                                     : std::to_string(findings.size()) + " findings\n");
+        }
+        return findings.empty() ? kFine : kFound;
+      }};
 }
 
 }  // namespace bristle

@@ -128,6 +128,26 @@ TEST_F(Derive, RoutesOfManyButtonsComeFromAWorkerAndAreThoseOfTheSolver) {
             screenRoutes(*work().screen(), work().layout()).output.routes);
 }
 
+// What was given up for something newer is solved after all when it is wanted again.
+TEST_F(Derive, RoutesAreSolvedWhenAnEditIsUndoneBeforeTheyWere) {
+  fillWith(600);
+  window->openBench(QStringLiteral("route"));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !work().derived().busy(); }, 20000));
+  const auto move = [&](double by) {
+    ASSERT_TRUE(
+        work().perform(changeItems(project().screens[0]->id, {test::buttons(project()).back()},
+                                   "move", {}, [by](Item& i) { i.place.x.offset += by; })));
+    work().routes();
+  };
+  move(3);
+  move(5);  // the first is given up
+  work().undo();
+  work().routes();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !work().derived().busy(); }, 20000));
+  EXPECT_EQ(work().routes().output.routes,
+            screenRoutes(*work().screen(), work().layout()).output.routes);
+}
+
 TEST_F(Derive, TheStripShowsTheDisplaysAMomentAfterAChange) {
   fillWith(3);
   window->openBench(QStringLiteral("place"));

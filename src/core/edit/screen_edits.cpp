@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <unordered_map>
 #include <unordered_set>
 
@@ -46,9 +47,7 @@ void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
   for (auto& shared : screen.items) {
     const ButtonData* button = shared->button();
     if (!button) continue;
-    const auto isGone = [&](const RouteRule& r) {
-      return removed.contains(r.target.item.alone());
-    };
+    const auto isGone = [&](const RouteRule& r) { return removed.contains(r.target.item.alone()); };
     bool points = false;
     button->routes.each([&](const RouteRule& rule) { points |= isGone(rule); });
     if (!points) continue;
@@ -56,9 +55,11 @@ void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
       if (isGone(rule)) rule = {};
     });
   }
-  for (Cluster& cluster : screen.clusters)
-    std::erase_if(cluster.items,
-                  [&](const ItemPath& path) { return removed.contains(path.alone()); });
+  for (Cluster& cluster : screen.clusters) {
+    const auto isGone = [&](const ItemPath& path) { return removed.contains(path.alone()); };
+    std::erase_if(cluster.items, isGone);
+    if (isGone(cluster.chosen)) cluster.chosen = {};
+  }
 }
 
 // With the ids that its likes have; the outermost lies 24 px down and right of the original.
@@ -205,19 +206,22 @@ Edit removeItems(ScreenId id, std::vector<ItemId> items) {
 
 Edit duplicateItems(ScreenId id, std::vector<ItemId> items) {
   return onScreen(id, "duplicate", {}, [=](Project after, Screen& screen) -> Result<Project> {
-    Screen taken = screen;
     const auto roots = outermost(screen, items);
+    const std::unordered_set<ItemId> isRoot(roots.begin(), roots.end());
+    Screen taken = screen;
     const auto originals = takeOut(taken, roots);
     std::unordered_map<ItemId, ItemId> copies;
     for (const auto& item : originals)
       copies[item->id] = freshId<ItemId>(after, item->button() ? "b" : "i");
-    for (const ItemId& root : roots) {
-      const size_t at = *indexOf(screen, root), end = nestingOf(screen)[at].end;
-      std::vector<Shared<Item>> run;
-      for (size_t i = at; i < end; ++i)
-        run.emplace_back(copyOf(*screen.items[i], copies, i == at));
-      putLast(screen, screen.items[at]->parent, std::move(run));
+    // Those of one holder together: thousands may be copied at once.
+    std::map<ItemId, std::vector<Shared<Item>>> runs;
+    ItemId holder;  // of the root at hand
+    for (const auto& item : originals) {
+      const bool root = isRoot.contains(item->id);
+      if (root) holder = item->parent;
+      runs[holder].emplace_back(copyOf(*item, copies, root));
     }
+    for (auto& [into, run] : runs) putLast(screen, into, std::move(run));
     return after;
   });
 }
@@ -250,9 +254,8 @@ Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
                     // What is in another of them goes along with that one.
                     const auto roots = outermost(screen, items);
                     std::vector<ItemId> order = items;
-                    std::erase_if(order, [&](const ItemId& item) {
-                      return std::find(roots.begin(), roots.end(), item) == roots.end();
-                    });
+                    const std::unordered_set<ItemId> kept(roots.begin(), roots.end());
+                    std::erase_if(order, [&](const ItemId& item) { return !kept.contains(item); });
                     auto moved = takeOut(screen, order);
                     screen.items.emplace_back(std::move(box));
                     putLast(screen, parent, std::move(moved));
@@ -286,18 +289,18 @@ Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule) {
 Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
                 std::optional<RouteRule> rule) {
   const std::string name = rule ? "route {} on this display" : "route {} as on all displays";
-  return changeItems(
-      std::move(screen), {std::move(item)}, fmt::format(fmt::runtime(name), nameOf(dir)), {},
-      [=](Item& i) {
-        if (!i.button()) return;
-        auto& where = i.button()->routes.where;
-        const auto at = std::find_if(where.begin(), where.end(), [&](const RouteException& each) {
-          return each.dir == dir && each.display == display && !each.language;
-        });
-        if (!rule && at != where.end()) where.erase(at);
-        if (rule && at != where.end()) at->rule = *rule;
-        if (rule && at == where.end()) where.push_back({display, {}, dir, *rule});
-      });
+  return changeItems(std::move(screen), {std::move(item)},
+                     fmt::format(fmt::runtime(name), nameOf(dir)), {}, [=](Item& i) {
+                       if (!i.button()) return;
+                       auto& where = i.button()->routes.where;
+                       const auto at = std::find_if(
+                           where.begin(), where.end(), [&](const RouteException& each) {
+                             return each.dir == dir && each.display == display && !each.language;
+                           });
+                       if (!rule && at != where.end()) where.erase(at);
+                       if (rule && at != where.end()) at->rule = *rule;
+                       if (rule && at == where.end()) where.push_back({display, {}, dir, *rule});
+                     });
 }
 
 Edit setAction(ScreenId screen, ItemId item, Action action) {

@@ -14,7 +14,10 @@ Derived::Derived(const TextMeasure& measure)
     : measure_(measure), solving_(this, [this](Solved solved) {
         ++made_.routes;
         for (Kept& each : kept_)
-          if (sameLayout(each.shown, solved.first)) each.routes = solved.second;
+          if (sameLayout(each.shown, solved.first)) {
+            each.routes = solved.second;
+            each.solved = true;
+          }
         Q_EMIT ready();
       }) {}
 
@@ -34,7 +37,7 @@ Derived::Kept* Derived::kept(const ShownScreen& shown) {
   auto layout = std::make_shared<Layout>(layOut(shown.project, *screen, shown.showing, measure_));
   if (taken.elapsed() > kFrame)
     spdlog::warn("laying out {} items took {} ms", screen->items.size(), taken.elapsed());
-  kept_.push_front({shown, std::move(layout), nullptr});
+  kept_.push_front({shown, std::move(layout)});
   return &kept_.front();
 }
 
@@ -45,14 +48,17 @@ std::shared_ptr<const Layout> Derived::layout(const ShownScreen& shown) {
 
 std::shared_ptr<const ScreenRoutes> Derived::routes(const ShownScreen& shown) {
   Kept* its = kept(shown);
-  if (!its || its->routes) return its ? its->routes : nullptr;
+  if (!its || its->solved) return its ? its->routes : nullptr;
+  if (solving_.busy() && asked_ && sameLayout(*asked_, its->shown)) return its->routes;
   auto bare = std::make_shared<ScreenRoutes>(unsolvedRoutes(*its->shown.find(), *its->layout));
   its->routes = bare;
   if (bare->items.size() <= kMostAtOnce) {
     ++made_.routes;
     bare->output = solve(bare->input);
+    its->solved = true;
     return its->routes;
   }
+  asked_ = its->shown;
   solving_.ask([shown = its->shown, bare = *bare](const std::atomic<bool>&) mutable {
     bare.output = solve(bare.input);
     return Solved{shown, std::make_shared<ScreenRoutes>(std::move(bare))};

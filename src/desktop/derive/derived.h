@@ -38,13 +38,15 @@ class Derived : public QObject {
   struct Kept {
     ShownScreen shown;
     std::shared_ptr<const Layout> layout;
-    std::shared_ptr<const ScreenRoutes> routes;
+    std::shared_ptr<const ScreenRoutes> routes = nullptr;
+    bool solved = false;  // the routes; where not, a worker has been asked, or gave up
   };
   Kept* kept(const ShownScreen& shown);
   using Solved = std::pair<ShownScreen, std::shared_ptr<const ScreenRoutes>>;
 
   const TextMeasure& measure_;
-  std::list<Kept> kept_;  // the one used last first
+  std::list<Kept> kept_;              // the one used last first
+  std::optional<ShownScreen> asked_;  // what is being solved
   Latest<Solved> solving_;
   Made made_;
 };

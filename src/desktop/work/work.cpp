@@ -101,6 +101,7 @@ void Work::replace(Project project, const QString& folder, bool readOnly) {
   history_ = History(std::move(project));
   setFolder(folder);
   readOnly_ = readOnly;
+  miniatures_.forget();  // its files may have changed meanwhile
   picked_ = {};
   after({true, true, true, true});
 }

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <unordered_map>
+#include <unordered_set>
 
 #include "runtime/document/whynot.h"
 
@@ -82,12 +83,13 @@ std::string whyNoTree(const Screen& screen) {
 
 std::vector<ItemId> outermost(const Screen& screen, std::span<const ItemId> items) {
   std::vector<ItemId> out;
+  const std::unordered_set<ItemId> wanted(items.begin(), items.end());
   const auto nesting = nestingOf(screen);
   for (size_t i = 0; i < screen.items.size();) {
     const ItemId& id = screen.items[i]->id;
-    const bool wanted = std::find(items.begin(), items.end(), id) != items.end();
-    if (wanted) out.push_back(id);
-    i = wanted ? nesting[i].end : i + 1;
+    const bool isWanted = wanted.contains(id);
+    if (isWanted) out.push_back(id);
+    i = isWanted ? nesting[i].end : i + 1;
   }
   return out;
 }
