@@ -28,6 +28,7 @@ struct Subcommand {
   CLI::App* app;
   Run run;
 };
+// Each adds its subcommand; what it hands back runs it and gives the exit code.
 Subcommand addCheck(CLI::App& app);
 Subcommand addRoutes(CLI::App& app);
 Subcommand addRehearse(CLI::App& app);

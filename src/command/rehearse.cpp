@@ -9,6 +9,7 @@
 #include "paint/fonts.h"
 #include "paint/hit_shape.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 namespace {

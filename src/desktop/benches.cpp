@@ -5,6 +5,7 @@
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/route/route_bench.h"
 #include "desktop/shape/shape_bench.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 namespace {

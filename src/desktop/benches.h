@@ -5,6 +5,7 @@
 
 namespace bristle {
 
+// In the order of the work.
 const std::vector<BenchInfo>& benches();
 
 }  // namespace bristle

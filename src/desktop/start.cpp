@@ -9,6 +9,7 @@
 
 #include "desktop/benches.h"
 #include "desktop/frame/window.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

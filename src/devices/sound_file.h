@@ -13,6 +13,7 @@ struct Sound {
   int channels = 1;            // 1 or 2
   int rate = 44100;            // samples a second
   std::vector<float> samples;  // −1…1, channels interleaved
+  // How long it sounds.
   Ms length() const;
 };
 

@@ -11,6 +11,7 @@ namespace bristle {
 
 class Captions {
  public:
+  // In the label’s font and colour, set as it says, within the rectangle.
   void draw(QPainter& painter, const PartValues& label, const QRectF& rect,
             const std::string& caption);
   // Where the letters are, in the painter's px; empty for no text.

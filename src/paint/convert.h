@@ -9,6 +9,7 @@
 
 namespace bristle {
 
+// Between our types and Qt’s; nothing is lost on the way.
 inline QColor toQt(Colour c) {
   return QColor(c.r, c.g, c.b, c.a);
 }

@@ -19,6 +19,7 @@ QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, P
 // be written out: the same point hits everywhere.
 class HitShapes : public HitTest {
  public:
+  // `pictures` must outlive it.
   explicit HitShapes(Pictures& pictures) : pictures_(pictures) {}
   bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
             Px y) const override;

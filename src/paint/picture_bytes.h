@@ -14,6 +14,7 @@ PictureSort sortOf(const QByteArray& bytes);
 inline constexpr int kMostSide = 16384;            // px: no side of a picture may be longer
 inline constexpr qint64 kMostPixels = 64'000'000;  // 256 MB of memory
 inline constexpr qint64 kMostPictureBytes = 128 << 20;
+// To be read at all: pictures come from anywhere.
 bool isTooLarge(const QSize& size);
 // "16384 × 16384 px, 268 million; 64 million are the most".
 QString sizeInWords(const QSize& size);

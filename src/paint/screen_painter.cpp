@@ -1,6 +1,7 @@
 #include "paint/screen_painter.h"
 
 #include "paint/convert.h"
+#include "runtime/machine/condition.h"
 #include "runtime/session/session.h"
 
 namespace bristle {
@@ -124,7 +125,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     if (!isSeen(kind, table, box)) continue;
     const Machine& machine = *find(project, kind.machine);
     StateIndex state = 0;
-    if (button->disabled)
+    if (!startsEnabled(project, *button))
       for (size_t s = 0; s < machine.states.size(); ++s)
         if (machine.states[s].role == Role::Disabled) state = static_cast<StateIndex>(s);
     looks.paint(painter, kind, *table, table->state(state), box,
@@ -139,27 +140,63 @@ QRectF extentOf(const ScreenRun& screen, size_t button) {
       .adjusted(-reach, -reach, reach, reach);
 }
 
-void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
+namespace {
+
+void paintRun(QPainter& painter, LookPainter& looks, const Session& session, ScreenRun& run,
+              const QRectF& only) {
   painter.setRenderHint(QPainter::Antialiasing);
-  for (ScreenRun& run : session.stack()) {
-    paintBackdrop(painter, *run.screen, run.layout);
-    Clipping clip(painter);
-    for (size_t i = 0; i < run.screen->items.size(); ++i) {
-      const Item& item = *run.screen->items[i];
-      if (!clip.goTo(run.layout, run.layout.items[i])) continue;
-      const QRectF box = toQt(run.layout.items[i].box);
-      const int index = run.routes.boxOf[i];
-      if (index < 0) {
-        if (only.isNull() || only.intersects(box)) paintDecor(painter, looks, item, box);
-        continue;
-      }
-      if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
-      ButtonRun& button = run.buttons[size_t(index)];
-      looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
-                       button.player.at(session.now()), box,
-                       wordsIn(session.project(), item.button()->caption, run.layout.language),
-                       button.player.since(session.now()));
+  paintBackdrop(painter, *run.screen, run.layout);
+  Clipping clip(painter);
+  for (size_t i = 0; i < run.screen->items.size(); ++i) {
+    const Item& item = *run.screen->items[i];
+    if (!clip.goTo(run.layout, run.layout.items[i])) continue;
+    const QRectF box = toQt(run.layout.items[i].box);
+    const int index = run.routes.boxOf[i];
+    if (index < 0) {
+      if (only.isNull() || only.intersects(box)) paintDecor(painter, looks, item, box);
+      continue;
     }
+    if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
+    ButtonRun& button = run.buttons[size_t(index)];
+    looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
+                     button.player.at(session.now()), box,
+                     wordsIn(session.project(), item.button()->caption, run.layout.language),
+                     button.player.since(session.now()));
+  }
+}
+
+// As one picture, so that what lies on one another fades together.
+void paintFaded(QPainter& painter, LookPainter& looks, const Session& session, ScreenRun& run,
+                const QRectF& only, double presence) {
+  const QRectF all(0, 0, run.layout.width, run.layout.height);
+  const QTransform& at = painter.transform();
+  const QRect seen = at.mapRect(only.isNull() ? all : all & only).toAlignedRect();
+  if (seen.isEmpty()) return;
+  const double ratio = painter.device()->devicePixelRatioF();
+  QImage layer((QSizeF(seen.size()) * ratio).toSize(), QImage::Format_ARGB32_Premultiplied);
+  layer.setDevicePixelRatio(ratio);
+  layer.fill(Qt::transparent);
+  QPainter onLayer(&layer);
+  onLayer.setTransform(at * QTransform::fromTranslate(-seen.x(), -seen.y()));
+  onLayer.setClipRect(all);
+  paintRun(onLayer, looks, session, run, only);
+  onLayer.end();
+  painter.save();
+  painter.resetTransform();
+  painter.setOpacity(presence);
+  painter.drawImage(seen.topLeft(), layer);
+  painter.restore();
+}
+
+}  // namespace
+
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
+  for (ScreenRun* run : session.seen()) {
+    const double presence = run->life.presence(session.now());
+    if (presence >= 1)
+      paintRun(painter, looks, session, *run, only);
+    else if (presence > 0)
+      paintFaded(painter, looks, session, *run, only, presence);
   }
 }
 

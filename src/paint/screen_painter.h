@@ -39,8 +39,8 @@ class LookTables {
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
                  const Screen& screen, const Layout& layout, const QRectF& only = {});
 
-// A running menu: the stack from below, what is below dimmed as the screens say. With `only`, in
-// layout px, at least what shows there.
+// A running menu: its screens from below, what is below dimmed as the screens say, and what comes
+// or goes as far as it is there. With `only`, in layout px, at least what shows there.
 void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only = {});
 // What a button may paint, with what its looks reach beyond its box.
 QRectF extentOf(const ScreenRun& screen, size_t button);

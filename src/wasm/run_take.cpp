@@ -8,6 +8,7 @@
 #include "runtime/formats/measured_file.h"
 #include "runtime/formats/project_file.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 namespace {

@@ -13,6 +13,7 @@
 #include "desktop/shape/ledger.h"
 #include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 namespace {

@@ -13,6 +13,7 @@
 #include "drive/player.h"
 #include "drive/shots.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 namespace {

@@ -135,6 +135,10 @@ Project fullProject() {
   edit(*edit(project, first), ids[2])->button()->routes[Dir::Right] = {RouteType::Pinned,
                                                                        cluster.id};
   project.values.push_back({{"v1"}, "dives", 2, {}});
+  edit(*edit(project, first), ids[2])->button()->when = {"@v1 >= 1", "@v1 = 2"};
+  edit(project, first)->comes = {ScreenMotionForm::Fade, 350, *parseEasing("linear")};
+  edit(project, first)->goes = {ScreenMotionForm::Fade, 90, {}};
+  edit(project, first)->waitUntilShown = true;
   Machine& machine = *edit(project, project.machines[0]->id);
   Transition t;
   t.from = StateId{"hover"};

@@ -1,6 +1,7 @@
 // Machines and what happens to them, drawn from a seed.
 #pragma once
 #include "core/laws/check.h"
+#include "runtime/machine/interpreter.h"
 #include "support/layouts.h"
 
 namespace bristle::test {

@@ -10,6 +10,7 @@
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/view/takes.h"
 #include "paint/convert.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 namespace {

@@ -42,7 +42,9 @@ bool sameKinds(const ShownScreen& a, const ShownScreen& b) {
   return !anyKind(a, isChanged) && !anyKind(b, isChanged);
 }
 
-bool sameMachines(const ShownScreen& a, const ShownScreen& b) {
+// What shows at rest beside layout and looks: the state that each machine rests in.
+bool sameStates(const ShownScreen& a, const ShownScreen& b) {
+  if (a.project.values != b.project.values) return false;  // conditions may ask them
   const auto changed = differing<MachineId>(a.project.machines, b.project.machines);
   if (changed.empty()) return true;
   return !anyKind(b, [&](const KindId& id) {
@@ -71,13 +73,13 @@ bool sameLayout(const ShownScreen& a, const ShownScreen& b) {
 }
 
 bool samePicture(const ShownScreen& a, const ShownScreen& b) {
-  return sameLayout(a, b) && sameMachines(a, b);
+  return sameLayout(a, b) && sameStates(a, b);
 }
 
 std::optional<std::vector<size_t>> changedItems(const ShownScreen& a, const Layout& before,
                                                 const ShownScreen& b, const Layout& after) {
   const auto *one = partOf(a), *other = partOf(b);
-  if (!one || !other || !sameAround(a, b) || !sameMachines(a, b)) return {};
+  if (!one || !other || !sameAround(a, b) || !sameStates(a, b)) return {};
   const Screen &old = **one, &now = **other;
   if (!(old.backdrop == now.backdrop) || old.dimBelow != now.dimBelow ||
       old.items.size() != now.items.size() || before.clips != after.clips)

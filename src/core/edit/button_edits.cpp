@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cctype>
 
+#include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
 
 namespace bristle {

@@ -1,6 +1,12 @@
 // Edits between kinds and the buttons placed of them.
 #pragma once
-#include "core/edit/kind_edits.h"
+#include <map>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "core/edit/history.h"
 
 namespace bristle {
 

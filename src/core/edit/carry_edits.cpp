@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/edit/button_edits.h"
+#include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 
 namespace bristle {

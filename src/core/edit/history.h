@@ -30,6 +30,7 @@ Change changeBetween(const Project& before, const Project& after);
 
 class History {
  public:
+  // Begins with nothing to undo.
   explicit History(Project project) : now_(std::move(project)) {}
   const Project& now() const { return now_; }
   // An error leaves all as it was. An edit that changes nothing leaves no step.

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/edit/kind_edits.h"
+#include "core/findings/hit_size.h"
 #include "core/findings/rules.h"
 #include "runtime/layout/layout.h"
 
@@ -10,21 +11,19 @@ namespace bristle {
 
 void checkHitSize(const Surroundings& around, const Kind& kind, Findings& out) {
   const double least = around.project.settings.leastHit;
-  const bool isBox = kind.hitForm == HitForm::Box;
-  const double grown = isBox ? 2 * kind.hitPadding : 0;
-  const double w = kind.width + grown, h = kind.height + grown, smaller = std::min(w, h);
-  if (smaller >= least) return;
+  const HitExtent area = hitExtent(kind);
+  if (!isTooSmallToHit(area, around.project.settings)) return;
   Finding f{.place = "kind “" + kind.name + "”",
             .reason = fmt::format("its hit area is {:g} × {:g} px; at least {:g} × {:g} are wanted "
                                   "so that it can be hit",
-                                  w, h, least, least),
+                                  area.w, area.h, least, least),
             .kind = kind.id,
-            .figure = smaller,
+            .figure = area.smaller(),
             .limit = least,
             .unit = "px"};
-  if (isBox)
+  if (kind.hitForm == HitForm::Box)
     f.mends = {changeKind(kind.id, "grow the hit area", {},
-                          [by = (least - smaller) / 2](Kind& k) { k.hitPadding += by; })};
+                          [by = (least - area.smaller()) / 2](Kind& k) { k.hitPadding += by; })};
   out.push_back(std::move(f));
 }
 
@@ -40,8 +39,9 @@ void checkOverlaps(const Surroundings& around, const Screen& screen, Findings& o
     const Kind* kind = button && layout.items[i].shown ? find(project, button->kind) : nullptr;
     if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
   }
-  std::sort(order.begin(), order.end(),
-            [&](size_t a, size_t b) { return layout.items[a].visible.x < layout.items[b].visible.x; });
+  std::sort(order.begin(), order.end(), [&](size_t a, size_t b) {
+    return layout.items[a].visible.x < layout.items[b].visible.x;
+  });
   for (size_t i = 0; i < order.size() && !around.stopped(); ++i)
     for (size_t j = i + 1; j < order.size(); ++j) {
       const Box &a = layout.items[order[i]].visible, &b = layout.items[order[j]].visible;

@@ -1,5 +1,6 @@
 #include "core/findings/review.h"
 
+#include "core/findings/check.h"
 #include "core/findings/rules.h"
 
 #include <algorithm>
@@ -101,6 +102,7 @@ class Review::Run {
   Basis basisOf(const Shared<Screen>& screen) const {
     Basis out = around();
     out.screens = {screen};
+    out.values = around_.project.values;
     out.names = screens_;
     std::set<KindId> used;
     for (const auto& item : screen->items)

@@ -3,7 +3,8 @@
 #pragma once
 #include <map>
 
-#include "core/findings/check.h"
+#include "core/findings/finding.h"
+#include "core/findings/probes.h"
 
 namespace bristle {
 

@@ -8,6 +8,7 @@ std::span<const Rule> allRules() {
       {"reference", "What is referred to is there.", Error, checkProjectReferences},
       {"reference", "What is referred to is there.", Error, checkKindReferences},
       {"reference", "What is referred to is there.", Error, checkScreenReferences},
+      {"condition", "What buttons ask of values can be answered.", Error, checkConditions},
       {"machine", "A machine can run.", Error, checkStates},
       {"law", "A machine keeps the ten laws.", Error, checkMachineLaws},
       {"focus start", "A screen says where focus starts.", Warning, checkFocusStart},

@@ -36,6 +36,7 @@ std::span<const Rule> allRules();
 void checkProjectReferences(const Surroundings&, Findings&);
 void checkKindReferences(const Surroundings&, const Kind&, Findings&);
 void checkScreenReferences(const Surroundings&, const Screen&, Findings&);
+void checkConditions(const Surroundings&, const Screen&, Findings&);
 void checkNamesUsed(const Surroundings&, const Kind&, Findings&);
 void checkAliases(const Surroundings&, Findings&);
 void checkStates(const Surroundings&, const Machine&, Findings&);

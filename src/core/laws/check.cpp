@@ -1,5 +1,7 @@
 #include "core/laws/check.h"
 
+#include "core/laws/explore.h"
+
 #include <fmt/format.h>
 
 #include <algorithm>

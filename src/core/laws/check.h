@@ -4,7 +4,9 @@
 //   const LawReport report = checkLaws(subject);
 //   if (report.of(Law::Rest).broken) show(report.of(Law::Rest).sequence);
 #pragma once
-#include "core/laws/explore.h"
+#include <atomic>
+
+#include "core/laws/law.h"
 #include "runtime/document/project.h"
 
 namespace bristle {
@@ -15,9 +17,9 @@ struct LawSubject {
   const Symbols& symbols;      // that it was compiled with
   std::vector<double> values;  // where the project's values start
   const LawLooks* looks = nullptr;
-  const std::atomic<bool>* stop = nullptr;      // set it to give up; the report is not whole then
-  std::int64_t mostWork = Explorer::kMostWork;  // steps; beyond, the report is not whole
-  std::int64_t* work = nullptr;                 // what it took is added here
+  const std::atomic<bool>* stop = nullptr;  // set it to give up; the report is not whole then
+  std::int64_t mostWork = kMostLawWork;     // steps; beyond, the report is not whole
+  std::int64_t* work = nullptr;             // what it took is added here
 };
 // Visits every situation that can come about, up to the limits of explore.h.
 LawReport checkLaws(const LawSubject& subject);

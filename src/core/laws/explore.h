@@ -5,6 +5,7 @@
 #include <fmt/format.h>
 
 #include <atomic>
+#include <functional>
 #include <unordered_map>
 #include <vector>
 
@@ -52,8 +53,7 @@ class Explorer : private DeliveryWatch {
   // `values` are where the project's values start. `mostWork`: steps that may be taken, and what
   // comparing with what is known costs, in steps.
   Explorer(const Program& program, const Symbols& symbols, std::vector<double> values,
-           const std::atomic<bool>* stop, std::int64_t mostWork = kMostWork);
-  static constexpr std::int64_t kMostWork = 2'000'000;  // about a second
+           const std::atomic<bool>* stop, std::int64_t mostWork = kMostLawWork);
   std::int64_t work() const { return work_; }
 
   // Calls seen(visit) for each situation, the nearest first, and stepped(edge, visit index) for
@@ -95,10 +95,9 @@ class Explorer : private DeliveryWatch {
   void cutShort(const std::string& why) {
     if (whyNotWhole_.empty()) whyNotWhole_ = why;
   }
-  template <class Told>
-  void eachStep(size_t from, Told told);
-  template <class Told>
-  void take(size_t from, const LawStep& step, Timer timer, Told told);
+  using Told = std::function<void(const Edge&)>;
+  void eachStep(size_t from, const Told& told);
+  void take(size_t from, const LawStep& step, Timer timer, const Told& told);
   bool apply(Situation& s, std::vector<double>& values, const LawStep& step, Timer timer);
   void workOff(Situation& s, std::vector<double>& values);
   void countPress(const Situation& before, Situation& after, const LawStep& step) const;
@@ -128,5 +127,3 @@ class Explorer : private DeliveryWatch {
 };
 
 }  // namespace bristle
-
-#include "core/laws/explore_steps.h"

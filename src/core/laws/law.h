@@ -22,6 +22,7 @@ enum class Law : std::uint8_t {
   Follows,           // the state's role is the one that the signals call for
 };
 inline constexpr int kLaws = 10;
+inline constexpr std::int64_t kMostLawWork = 2'000'000;  // steps of a check: about a second
 // "Rest", "Dead when disabled" …
 std::string_view nameOf(Law law);
 

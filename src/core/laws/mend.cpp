@@ -65,8 +65,8 @@ class Mender {
     const LawLooks* looks = m.states.size() == machine_.states.size() ? looks_ : nullptr;
     // A machine that is checked quickly may be tried often, a large one a few times.
     if (work_ > kMostWork) return {};
-    return checkLaws({m, ready->program, ready->symbols, ready->values, looks, stop_,
-                      Explorer::kMostWork, &work_});
+    return checkLaws(
+        {m, ready->program, ready->symbols, ready->values, looks, stop_, kMostLawWork, &work_});
   }
   static int broken(const LawReport& report) {
     return static_cast<int>(std::count_if(report.laws.begin(), report.laws.end(),

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <map>
 
+#include "runtime/session/take_player.h"
+
 namespace bristle {
 namespace {
 

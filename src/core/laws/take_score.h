@@ -1,9 +1,13 @@
 // What happens to one button in a take of a menu, as the scope shows it.
 #pragma once
 #include "core/laws/score.h"
+#include "runtime/document/project.h"
+#include "runtime/layout/text_measure.h"
 #include "runtime/session/take.h"
 
 namespace bristle {
+
+class HitTest;
 
 struct ButtonInTake {
   ItemId item;

@@ -30,6 +30,7 @@ class Derived : public QObject {
   const Made& made() const { return made_; }
 
  Q_SIGNALS:
+  // Routes that were solved on a worker are there.
   void ready();
 
  private:

@@ -18,6 +18,7 @@ class FindingsWatch : public QObject {
   bool busy() const { return soon_.isActive() || checking_.busy(); }
 
  Q_SIGNALS:
+  // There are other findings now.
   void changed();
 
  private:

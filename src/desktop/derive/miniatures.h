@@ -37,6 +37,7 @@ class Miniatures : public QObject {
   int drawn() const { return drawn_; }  // in all, so that tests can count
 
  Q_SIGNALS:
+  // One that was asked for is there.
   void changed();
 
  private:

@@ -17,6 +17,7 @@ struct Project;
 class Files : public QObject {
   Q_OBJECT
  public:
+  // `window` is where its questions stand; all must outlive it.
   Files(Work& work, QSettings& settings, QWidget* window);
 
   const QString& path() const { return path_; }
@@ -40,6 +41,7 @@ class Files : public QObject {
   bool mayLeave();
 
  Q_SIGNALS:
+  // Of the file that is open; or it has none any more.
   void pathChanged();
 
  private:

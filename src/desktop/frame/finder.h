@@ -12,6 +12,7 @@ class Finder : public QFrame {
   Q_OBJECT
  public:
   explicit Finder(QWidget* window);
+  // Over the window, with these to choose from.
   void open(std::vector<QAction*> commands);
 
  protected:

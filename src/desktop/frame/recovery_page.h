@@ -21,6 +21,7 @@ class RecoveryPage : public QWidget {
   bool showNext();
 
  Q_SIGNALS:
+  // The person has chosen for each.
   void done();
 
  private:

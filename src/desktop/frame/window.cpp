@@ -21,6 +21,7 @@
 #include "desktop/frame/recovery_page.h"
 #include "desktop/shelf/shelf.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 // Resources of a static library must be asked for; the macro wants to stand outside namespaces.

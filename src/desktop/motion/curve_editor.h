@@ -14,6 +14,7 @@ class CurveEditor : public QWidget {
   QSize sizeHint() const override { return {220, 150}; }
   QSize minimumSizeHint() const override { return {160, 120}; }
   const Easing& easing() const { return easing_; }
+  // Shows it; nothing is told.
   void setEasing(const Easing& easing);
   // Where a progress and a value stand. For drags and for tests.
   QPointF placeOf(double progress, double value) const;

@@ -6,7 +6,9 @@
 
 namespace bristle {
 
+// In a person’s words, in the order of a choice of them.
 QStringList eventNames();
+// Its place in that list.
 int eventIndex(Event event);
 // A message gets a name, a time some length, where it has none yet.
 void setEvent(Transition& transition, int index);

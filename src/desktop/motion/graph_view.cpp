@@ -10,6 +10,7 @@
 #include "core/edit/machine_edits.h"
 #include "desktop/motion/slip_editor.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -13,6 +13,7 @@ class SlipEditor;
 class GraphView : public QWidget {
   Q_OBJECT
  public:
+  // What it is given must outlive it.
   GraphView(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
   QSize minimumSizeHint() const override { return {320, 200}; }
   // Only to be looked at and picked in.

@@ -8,6 +8,7 @@ namespace bristle {
 class InStateCard : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   InStateCard(Work& work, MotionView& view);
 
  private:

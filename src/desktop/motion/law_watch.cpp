@@ -1,5 +1,6 @@
 #include "desktop/motion/law_watch.h"
 
+#include "desktop/work/work.h"
 #include "paint/law_looks.h"
 
 namespace bristle {
@@ -57,6 +58,10 @@ std::map<int, Mend> mended(const Project& project, const KindId& id, const QStri
 }
 
 }  // namespace
+
+const Lawfulness* LawWatch::now() const {
+  return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
+}
 
 LawWatch::LawWatch(Work& work, QObject* parent)
     : QObject(parent),

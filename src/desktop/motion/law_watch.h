@@ -6,9 +6,10 @@
 
 #include "core/laws/mend.h"
 #include "desktop/derive/latest.h"
-#include "desktop/work/work.h"
 
 namespace bristle {
+
+class Work;
 
 // A report with what is needed to tell it.
 struct Lawfulness {
@@ -23,17 +24,17 @@ struct Lawfulness {
 class LawWatch : public QObject {
   Q_OBJECT
  public:
+  // Looks at nothing until it is set on. `work` must outlive it.
   LawWatch(Work& work, QObject* parent);
   // The last report of the picked kind; null until there is one.
-  const Lawfulness* now() const {
-    return last_ && last_->kind == work_.picked().kind ? &*last_ : nullptr;
-  }
+  const Lawfulness* now() const;
   // Until what was found has been taken over.
   bool checking() const { return checking_.busy() || mending_.busy() || soon_.isActive(); }
   // Only while somebody looks.
   void setOn(bool on);
 
  Q_SIGNALS:
+  // There is another report, or mends for it.
   void changed();
 
  private:

@@ -13,6 +13,7 @@ namespace bristle {
 class LawsPanel : public QWidget {
   Q_OBJECT
  public:
+  // What it is given must outlive it.
   LawsPanel(Work& work, MotionView& view, LawWatch& laws, QWidget* parent = nullptr);
 
   // What is told about a law never moves the graph and the scope: the list gives way.

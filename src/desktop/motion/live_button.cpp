@@ -3,6 +3,7 @@
 #include <QPainter>
 
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -9,6 +9,7 @@ namespace bristle {
 class LiveButton : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   LiveButton(Work& work, MotionView& view, QWidget* parent = nullptr);
 
  protected:

@@ -24,6 +24,7 @@
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

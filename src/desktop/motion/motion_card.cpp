@@ -10,6 +10,7 @@
 #include "desktop/motion/graph_view.h"
 #include "desktop/view/project_files.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "devices/sound_file.h"
 #include "paint/convert.h"
 

@@ -13,12 +13,14 @@ namespace bristle {
 class MotionCard : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   MotionCard(Work& work, MotionView& view);
   // A new transition from the picked state.
   void addOne();
   void reorder(int by);
 
  Q_SIGNALS:
+  // A template was chosen, to be looked at before it is applied.
   void wantsTemplate(bristle::Template which);
 
  private:

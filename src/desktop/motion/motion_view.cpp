@@ -1,6 +1,7 @@
 #include "desktop/motion/motion_view.h"
 
 #include "core/laws/check.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 

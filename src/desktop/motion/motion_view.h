@@ -5,11 +5,12 @@
 #include <QTimer>
 
 #include "core/laws/score.h"
-#include "desktop/work/work.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 
 struct Ready;
+class Work;
 
 class MotionView : public QObject {
   Q_OBJECT
@@ -18,7 +19,9 @@ class MotionView : public QObject {
   ~MotionView() override;
   StateId state() const;   // the picked one; empty: what is common to all
   int transition() const;  // its place in the machine; −1: none
+  // An empty id picks what is common to all; no transition is picked then.
   void pickState(const StateId& id);
+  // By its place in the machine; its state is picked with it.
   void pickTransition(int index);
 
   // Whether the score is played on the machine, or the picked state's own motion is looked at.
@@ -37,6 +40,7 @@ class MotionView : public QObject {
   void setReduced(bool on);
 
   const Score& score() const { return score_; }
+  // What is played from now on; the time stays, or goes back to its end.
   void setScore(Score score);
   // The curves that were chosen for the scope; nothing: the first that move.
   const std::optional<std::vector<PropKey>>& curves() const { return curves_; }
@@ -44,10 +48,13 @@ class MotionView : public QObject {
   Ms time() const { return time_; }
   void setTime(Ms time);
   double speed() const { return speed_; }  // 1, ½, ¼
+  // Of real time.
   void setSpeed(double speed) { speed_ = speed; }
   bool loops() const { return loops_; }
+  // Whether it begins anew at its end.
   void setLoops(bool on) { loops_ = on; }
   bool playing() const { return clock_.isActive(); }
+  // From where it stands; from the start where it stands at the end.
   void setPlaying(bool on);
 
   // What the machine does with the score; empty where it cannot be run.
@@ -60,6 +67,7 @@ class MotionView : public QObject {
   Ms sinceAt(Ms time);
 
  Q_SIGNALS:
+  // Another state, transition, track or frame.
   void picked();
   void scoreChanged();                                 // or what the machine does with it
   void moved();                                        // the time

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "desktop/motion/motion_view.h"
 #include "desktop/motion/timeline_view.h"
 
 namespace bristle {

@@ -3,9 +3,12 @@
 #include <QString>
 #include <vector>
 
-#include "desktop/motion/motion_view.h"
+#include "runtime/document/kind.h"
 
 namespace bristle {
+
+class LookTable;
+class MotionView;
 
 inline constexpr size_t kMostCurves = 6;
 struct Curve {

@@ -1,9 +1,11 @@
 // What the scope shows, but for the play head.
 #include <QPainter>
 
+#include "desktop/motion/motion_view.h"
 #include "desktop/motion/scope_metrics.h"
 #include "desktop/motion/scope_view.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

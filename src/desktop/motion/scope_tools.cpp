@@ -14,6 +14,7 @@
 #include "desktop/motion/scope_curves.h"
 #include "desktop/motion/timeline_view.h"
 #include "desktop/view/takes.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 

@@ -10,6 +10,7 @@
 #include "desktop/motion/graph_view.h"
 #include "desktop/motion/scope_metrics.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -8,9 +8,12 @@
 
 namespace bristle {
 
+class Work;
+
 class ScopeView : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   ScopeView(Work& work, MotionView& view, QWidget* parent = nullptr);
   QSize minimumSizeHint() const override { return {320, 190}; }
   // Where a time stands in a row; −1 is the ruler. For drags and for tests.

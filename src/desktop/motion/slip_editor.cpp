@@ -7,6 +7,7 @@
 #include "core/edit/machine_edits.h"
 #include "desktop/motion/event_choice.h"
 #include "desktop/view/form.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

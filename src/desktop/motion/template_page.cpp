@@ -6,6 +6,7 @@
 
 #include "core/edit/machine_edits.h"
 #include "desktop/motion/graph_view.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

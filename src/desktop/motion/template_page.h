@@ -16,6 +16,7 @@ class MotionView;
 class TemplatePage : public QWidget {
   Q_OBJECT
  public:
+  // `work` must outlive it.
   TemplatePage(Work& work, QWidget* parent = nullptr);
   // Shows what the template would make of the picked kind's machine.
   void show(Template which);

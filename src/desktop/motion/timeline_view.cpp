@@ -6,6 +6,7 @@
 
 #include "core/edit/motion_edits.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/machine/easing.h"
 

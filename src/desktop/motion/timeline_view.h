@@ -10,6 +10,7 @@ namespace bristle {
 class TimelineView : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   TimelineView(Work& work, MotionView& view, QWidget* parent = nullptr);
   QSize minimumSizeHint() const override { return {320, 190}; }
   // Where a phase (0–1 of the period) and an added value stand in a track. For drags and for tests.

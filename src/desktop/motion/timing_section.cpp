@@ -4,7 +4,9 @@
 #include <cmath>
 
 #include "core/laws/check.h"
+#include "desktop/motion/motion_view.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/machine/easing.h"
 

@@ -1,12 +1,20 @@
 // How a transition runs, or the machine's default where none is picked: of everything or of one
 // property, as numbers and as a curve, with a button that tries it.
 #pragma once
+#include <QElapsedTimer>
+#include <QTimer>
+#include <memory>
+
 #include "core/edit/timing_edits.h"
 #include "desktop/motion/curve_editor.h"
-#include "desktop/motion/motion_view.h"
 #include "desktop/view/form.h"
+#include "runtime/machine/program.h"
 
 namespace bristle {
+
+class LookTable;
+class MotionView;
+class Work;
 
 // The button on its way from a state to another and back, when something has changed or it is
 // pointed at.
@@ -16,7 +24,9 @@ class TryButton : public QWidget {
   TryButton(Work& work, QWidget* parent = nullptr);
   QSize sizeHint() const override { return {220, 76}; }
   QSize minimumSizeHint() const override { return {160, 64}; }
+  // Goes from the one state to the other and back, at these paces, again and again.
   void tryOut(const StateId& from, const StateId& to, const Pace& there, const Pace& back);
+  // From the first state anew.
   void replay();
   const StateId& to() const { return to_; }
 

@@ -6,7 +6,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/findings/hit_size.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 #include "runtime/document/tree.h"
@@ -50,8 +52,8 @@ void Canvas::moveBy(double dx, double dy, const QString& name, const QString& me
     Box box = from.items[*i].box;
     box.x = std::round(box.x + dx);
     box.y = std::round(box.y + dy);
-    places.emplace_back(
-        id, placeFor(screen->items[*i]->place, box, {0, 0, from.width, from.height}));
+    places.emplace_back(id,
+                        placeFor(screen->items[*i]->place, box, {0, 0, from.width, from.height}));
   }
   if (!places.empty())
     work().perform(placeItems(screen->id, std::move(places), fromQt(name), fromQt(mergeKey)));
@@ -94,9 +96,8 @@ void Canvas::paintHitAreas(QPainter& p) {
   std::vector<std::pair<QPainterPath, bool>> areas;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const auto* button = screen.items[i]->button();
-    const Kind* kind = button && layout.items[i].shown
-                           ? bristle::find(work().project(), button->kind)
-                           : nullptr;
+    const Kind* kind =
+        button && layout.items[i].shown ? bristle::find(work().project(), button->kind) : nullptr;
     if (!kind) continue;
     const auto table = work().tables().get(work().project(), kind->id, &button->own);
     if (!table) continue;
@@ -104,7 +105,7 @@ void Canvas::paintHitAreas(QPainter& p) {
         hitOutline(*kind, table->state(0), toQt(layout.items[i].box), work().looks().pictures());
     const QRectF extent = area.boundingRect();
     const bool small =
-        std::min(extent.width(), extent.height()) < work().project().settings.leastHit;
+        isTooSmallToHit({extent.width(), extent.height()}, work().project().settings);
     areas.push_back({std::move(area), small});
   }
   for (size_t i = 0; i < areas.size(); ++i)
@@ -253,9 +254,8 @@ void Canvas::pickNext(int by) {
   const Screen* screen = work().screen();
   if (!screen || screen->items.empty()) return;
   const int n = static_cast<int>(screen->items.size());
-  const auto last = work().picked().items.empty()
-                        ? std::nullopt
-                        : indexOf(*screen, work().picked().items.back());
+  const auto last =
+      work().picked().items.empty() ? std::nullopt : indexOf(*screen, work().picked().items.back());
   int at = last ? static_cast<int>(*last) : by > 0 ? -1 : 0;
   at = (at + by + n) % n;
   work().pickItems({screen->items[size_t(at)]->id});

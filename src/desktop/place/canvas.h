@@ -9,7 +9,9 @@ class Canvas : public ScreenView {
   Q_OBJECT
  public:
   explicit Canvas(Work& work, QWidget* parent = nullptr);
+  // The picked items, as one step.
   void align(Alignment how);
+  // The picked items, in layout px.
   void nudge(double dx, double dy);
   // Hit areas over the art; those that lie over one another, or are too small, in the colour of
   // what is wrong.

@@ -6,6 +6,7 @@
 
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

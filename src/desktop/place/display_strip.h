@@ -2,9 +2,11 @@
 #pragma once
 #include <QWidget>
 
-#include "desktop/work/work.h"
+#include "desktop/derive/miniatures.h"
 
 namespace bristle {
+
+class Work;
 
 class DisplayStrip : public QWidget {
   Q_OBJECT

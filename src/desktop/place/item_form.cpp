@@ -4,6 +4,7 @@
 
 #include "core/edit/screen_edits.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/layout/pins.h"
 
@@ -45,9 +46,10 @@ bool ItemForm::changePlace(const char* name, std::function<void(AxisPlace&, Axis
 QLineEdit* ItemForm::words(Form& form, const QString& name, const char* edit,
                            Text ButtonData::*which) {
   return form.text(name, [this, edit, which](const QString& typed) {
-    return change(edit, [=, languages = work_.project().languages, in = work_.language().id](Item& i) {
-      if (auto* b = i.button()) setWords(languages, b->*which, in, fromQt(typed));
-    });
+    return change(edit,
+                  [=, languages = work_.project().languages, in = work_.language().id](Item& i) {
+                    if (auto* b = i.button()) setWords(languages, b->*which, in, fromQt(typed));
+                  });
   });
 }
 

@@ -1,15 +1,17 @@
 // The details of the picked item: caption, kind, place and pins, what it does.
 #pragma once
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
 #include "runtime/document/screen.h"
 
 namespace bristle {
+
+class Work;
 
 class ItemForm : public QWidget {
   Q_OBJECT
  public:
   explicit ItemForm(Work& work);
+  // The keyboard goes to the caption, all of it picked.
   void editCaption();
 
  private:

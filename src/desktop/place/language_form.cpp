@@ -4,6 +4,7 @@
 
 #include "core/edit/language_edits.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -1,9 +1,11 @@
 // The languages of the project: which one the screens are shown in, and what each is.
 #pragma once
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
+#include "runtime/document/text.h"
 
 namespace bristle {
+
+class Work;
 
 class LanguageForm : public Form {
   Q_OBJECT

@@ -4,6 +4,7 @@
 #include <QStackedWidget>
 
 #include "desktop/work/bench.h"
+#include "desktop/work/commands.h"
 
 namespace bristle {
 

@@ -1,9 +1,10 @@
 // The details of the picked screen, when nothing on it is picked.
 #pragma once
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
 
 namespace bristle {
+
+class Work;
 
 class ScreenForm : public Form {
   Q_OBJECT

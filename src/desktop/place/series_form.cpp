@@ -5,6 +5,7 @@
 
 #include "core/edit/screen_edits.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -3,9 +3,11 @@
 #include <QPlainTextEdit>
 
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
+#include "runtime/document/screen.h"
 
 namespace bristle {
+
+class Work;
 
 class SeriesForm : public QWidget {
   Q_OBJECT

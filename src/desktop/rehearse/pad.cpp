@@ -3,6 +3,8 @@
 #include <QGridLayout>
 #include <QToolButton>
 
+#include "desktop/rehearse/rehearsal.h"
+
 namespace bristle {
 namespace {
 constexpr int kUnit = 1000;  // beside the controllers that are plugged in

@@ -2,11 +2,13 @@
 #pragma once
 #include <QWidget>
 
-#include "desktop/rehearse/rehearsal.h"
+#include "runtime/session/input.h"
 
 class QToolButton;
 
 namespace bristle {
+
+class Rehearsal;
 
 class Pad : public QWidget {
   Q_OBJECT

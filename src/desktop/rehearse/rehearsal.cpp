@@ -1,14 +1,18 @@
 #include "desktop/rehearse/rehearsal.h"
 
+#include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "runtime/session/take_player.h"
 
 namespace bristle {
 
-Rehearsal::Rehearsal(Work& work) : work_(work) {
+Rehearsal::Rehearsal(Work& work) : work_(work), hits_(work.looks().pictures()) {
   timer_.setTimerType(Qt::PreciseTimer);
   timer_.setInterval(16);  // a frame of most displays
   connect(&timer_, &QTimer::timeout, this, &Rehearsal::tick);
 }
+
+Rehearsal::~Rehearsal() = default;
 
 bool Rehearsal::start() {
   return work_.display() &&

@@ -7,16 +7,21 @@
 #include <memory>
 #include <optional>
 
-#include "desktop/work/work.h"
 #include "paint/hit_shape.h"
+#include "runtime/session/session.h"
 #include "runtime/session/take.h"
 
 namespace bristle {
 
+class TakePlayer;
+class Work;
+
 class Rehearsal : public QObject {
   Q_OBJECT
  public:
+  // Nothing runs yet. `work` must outlive it.
   explicit Rehearsal(Work& work);
+  ~Rehearsal() override;
 
   // From the project's first screen; tells the person when it cannot.
   bool start();
@@ -50,6 +55,7 @@ class Rehearsal : public QObject {
 
  Q_SIGNALS:
   void advanced();  // something may have moved or happened
+  // By its end, or since it could not go on.
   void replayEnded();
 
  private:
@@ -62,7 +68,7 @@ class Rehearsal : public QObject {
   void sound();
 
   Work& work_;
-  HitShapes hits_{work_.looks().pictures()};
+  HitShapes hits_;
   std::optional<Session> session_;
   std::vector<InputEvent> fed_;
   Take take_;

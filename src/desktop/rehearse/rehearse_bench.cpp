@@ -9,6 +9,7 @@
 #include "desktop/view/empty_page.h"
 #include "desktop/view/form.h"
 #include "desktop/view/takes.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -26,6 +26,7 @@ class RehearseBench : public Bench {
   QString hint() const override;
   Rehearsal& rehearsal() { return rehearsal_; }
   RunningMenu& menu() { return *menu_; }
+  // From the screen where the project begins.
   void restart();
   // Begins where the take does, and waits for what is sent.
   bool restartFor(const Take& take);

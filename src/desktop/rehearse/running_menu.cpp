@@ -6,7 +6,9 @@
 #include <QTouchEvent>
 #include <cmath>
 
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -90,9 +92,10 @@ QPointF RunningMenu::toWidget(const QPointF& p) const {
 void RunningMenu::refresh() {
   Session* session = rehearsal_.session();
   const size_t happened = session ? session->trace().size() : 0;
-  if (!session || happened != seen_ || session->ended() || !onlyMoves_) {
+  const bool screensMove = session && session->screensMove();
+  if (!session || happened != seen_ || session->ended() || screensMove || !onlyMoves_) {
     seen_ = happened;
-    onlyMoves_ = session && !session->ended();
+    onlyMoves_ = session && !session->ended() && !screensMove;
     moving_ = {};
     return update();
   }

@@ -4,14 +4,18 @@
 #include <QSet>
 #include <QWidget>
 
-#include "desktop/rehearse/rehearsal.h"
+#include "runtime/session/input.h"
 
 namespace bristle {
+
+class Rehearsal;
+class Work;
 
 class RunningMenu : public QWidget {
   Q_OBJECT
  public:
   RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent = nullptr);
+  // Between widget px and layout px.
   QPointF toScreen(const QPointF& widget) const;
   QPointF toWidget(const QPointF& screen) const;
 

@@ -17,10 +17,12 @@ class Rose : public QWidget {
     bool leads = false, returns = false;
   };
   explicit Rose(QWidget* parent = nullptr);
+  // What its arms say, by direction, and which of them is picked.
   void set(std::array<Arm, 4> arms, Dir picked);
   QSize sizeHint() const override { return {240, 150}; }
 
  Q_SIGNALS:
+  // A person picked an arm.
   void dirPicked(bristle::Dir dir);
 
  protected:

@@ -12,6 +12,7 @@
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -57,7 +58,7 @@ QWidget* RouteBench::card() {
 }
 
 void RouteBench::set(RouteRule rule) {
-  if (view_->pickedBox() >= 0)
+  if (work_.pickedBox() >= 0)
     work_.perform(setRoute(work_.screen()->id, work_.item()->id, work_.picked().dir, rule));
 }
 

@@ -3,6 +3,7 @@
 #include <QLabel>
 
 #include "desktop/work/bench.h"
+#include "runtime/document/route_rule.h"
 
 class QStackedWidget;
 

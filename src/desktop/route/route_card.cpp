@@ -5,6 +5,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/route/rose.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/focus/judge.h"
 #include "runtime/focus/why.h"
@@ -63,21 +64,12 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   refresh();
 }
 
-int RouteCard::pickedBox() const {
-  const Screen* screen = work_.screen();
-  if (!screen || !work_.item()) return -1;
-  const ScreenRoutes& routes = work_.routes();
-  for (size_t i = 0; i < screen->items.size(); ++i)
-    if (screen->items[i]->id == work_.item()->id) return routes.boxOf[i];
-  return -1;
-}
-
 QString RouteCard::nameOfBox(int box) const {
   return toQt(displayName(*work_.screen()->items[size_t(work_.routes().items[size_t(box)])]));
 }
 
 void RouteCard::setFromChoice(Dir dir, int index) {
-  const int box = pickedBox();
+  const int box = work_.pickedBox();
   if (box < 0) return;
   RouteRule rule;
   if (index == 1) rule.type = RouteType::Closed;
@@ -108,7 +100,7 @@ bool RouteCard::isOwn(Dir dir) const {
 }
 
 void RouteCard::setOwn(bool on) {
-  if (pickedBox() < 0) return;
+  if (work_.pickedBox() < 0) return;
   const Dir dir = work_.picked().dir;
   std::optional<RouteRule> rule;
   if (on) rule = work_.item()->button()->routes[dir];
@@ -190,7 +182,7 @@ void RouteCard::refreshFigures() {
 }
 
 void RouteCard::refresh() {
-  const int box = pickedBox();
+  const int box = work_.pickedBox();
   head_->setText(box < 0 ? tr("PICK A BUTTON") : nameOfBox(box).toUpper());
   entry_->setEnabled(box >= 0);
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);

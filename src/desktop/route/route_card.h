@@ -5,11 +5,12 @@
 #include <array>
 
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
+#include "runtime/document/route_rule.h"
 
 namespace bristle {
 
 class Rose;
+class Work;
 
 class RouteCard : public QWidget {
   Q_OBJECT
@@ -25,7 +26,6 @@ class RouteCard : public QWidget {
   void set(Dir dir, RouteRule rule);
   void setOwn(bool on);
   bool isOwn(Dir dir) const;
-  int pickedBox() const;
   QString nameOfBox(int box) const;
 
   Work& work_;

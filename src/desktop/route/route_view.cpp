@@ -8,6 +8,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/route/strokes.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -43,22 +44,12 @@ void RouteView::show(Shown shown) {
   update();
 }
 
-int RouteView::pickedBox() const {
-  const Screen* screen = work().screen();
-  if (!screen || work().picked().items.empty()) return -1;
-  const ScreenRoutes& routes = work().routes();
-  for (size_t b = 0; b < routes.items.size(); ++b)
-    if (screen->items[size_t(routes.items[b])]->id == work().picked().items.front())
-      return static_cast<int>(b);
-  return -1;
-}
-
 QRectF RouteView::boxRect(int box) const {
   return toWidget(work().routes().input.boxes[size_t(box)]);
 }
 
 QPointF RouteView::knob(Dir dir) const {
-  const int box = pickedBox();
+  const int box = work().pickedBox();
   if (box < 0) return {};
   const QRectF r = boxRect(box).adjusted(-kKnobAway, -kKnobAway, kKnobAway, kKnobAway);
   return sideOf(r, dir, dir == Dir::Up || dir == Dir::Left ? -14 : 14);
@@ -66,7 +57,7 @@ QPointF RouteView::knob(Dir dir) const {
 
 void RouteView::paintRoutes(QPainter& p) {
   const ScreenRoutes& routes = work().routes();
-  const int picked = pickedBox();
+  const int picked = work().pickedBox();
   const Display& d = *work().display();
   const QRectF all = toWidget(Box{0, 0, d.layoutWidth(), d.layoutHeight()});
   for (const bool strong : {false, true}) {
@@ -94,7 +85,7 @@ void RouteView::paintRoutes(QPainter& p) {
 }
 
 void RouteView::paintKnobs(QPainter& p) {
-  if (pickedBox() < 0) return;
+  if (work().pickedBox() < 0) return;
   for (Dir dir : kDirs) {
     const bool on = dir == work().picked().dir;
     p.setPen(QPen(Qt::white, 2));
@@ -110,7 +101,7 @@ void RouteView::paintOver(QPainter& p) {
   const Screen* screen = work().screen();
   if (!screen || !work().display()) return;
   const ScreenRoutes& routes = work().routes();
-  const int picked = pickedBox();
+  const int picked = work().pickedBox();
   for (size_t b = 0; b < routes.items.size(); ++b) {
     const QRectF r = boxRect(static_cast<int>(b));
     const bool mine = static_cast<int>(b) == picked;
@@ -156,7 +147,7 @@ void RouteView::mousePressEvent(QMouseEvent* event) {
   const Screen* screen = work().screen();
   if (!screen || event->button() != Qt::LeftButton) return;
   at_ = event->position();
-  if (pickedBox() >= 0) {
+  if (work().pickedBox() >= 0) {
     for (Dir dir : kDirs) {
       const QPointF away = at_ - knob(dir);
       if (std::hypot(away.x(), away.y()) > kKnob + 5) continue;
@@ -190,9 +181,9 @@ void RouteView::walk(Dir dir) {
   const Screen* screen = work().screen();
   if (!screen) return;
   const ScreenRoutes& routes = work().routes();
-  const int box = pickedBox();
-  const int to = box < 0 ? entryBox(*screen, routes)
-                         : routes.output.routes[size_t(box)][size_t(dir)].target;
+  const int box = work().pickedBox();
+  const int to =
+      box < 0 ? entryBox(*screen, routes) : routes.output.routes[size_t(box)][size_t(dir)].target;
   if (to < 0) return work().tell(tr("Nothing %1 of here").arg(toQt(std::string(nameOf(dir)))));
   work().pickItems({screen->items[size_t(routes.items[size_t(to)])]->id});
   work().pickDir(dir);
@@ -200,11 +191,11 @@ void RouteView::walk(Dir dir) {
 
 void RouteView::keyPressEvent(QKeyEvent* event) {
   if (const auto dir = dirOf(event->key())) {
-    if (event->modifiers() & Qt::ControlModifier || pickedBox() < 0) return walk(*dir);
+    if (event->modifiers() & Qt::ControlModifier || work().pickedBox() < 0) return walk(*dir);
     return work().pickDir(*dir);
   }
   const auto set = [&](RouteRule rule) {
-    if (pickedBox() >= 0)
+    if (work().pickedBox() >= 0)
       work().perform(
           setRoute(work().screen()->id, work().picked().items.front(), work().picked().dir, rule));
   };

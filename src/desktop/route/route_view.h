@@ -11,13 +11,12 @@ class RouteView : public ScreenView {
   Q_OBJECT
  public:
   explicit RouteView(Work& work, QWidget* parent = nullptr);
+  // Which routes are drawn.
   void show(Shown shown);
   // Follows the routes of the picked button.
   void walk(Dir dir);
   // The place of the knob for a direction, in widget px; outside any button of interest.
   QPointF knob(Dir dir) const;
-  // The box of the picked button among the routes; −1 for none.
-  int pickedBox() const;
 
  protected:
   void paintOver(QPainter& painter) override;

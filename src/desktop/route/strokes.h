@@ -18,6 +18,7 @@ struct Stroke {
   QRectF screen;        // wraps run round its edge
 };
 
+// In the pixels of the painter, tapered towards where it leads.
 void paintStroke(QPainter& painter, const Stroke& stroke);
 // The middle of a box's side in a direction, moved along the side by `shift` px.
 QPointF sideOf(const QRectF& box, Dir dir, double shift = 0);

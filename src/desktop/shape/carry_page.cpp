@@ -4,6 +4,7 @@
 
 #include "desktop/shape/kind_picture.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

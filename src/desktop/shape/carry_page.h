@@ -7,9 +7,11 @@
 
 #include "core/edit/carry_edits.h"
 #include "desktop/view/page.h"
-#include "desktop/work/work.h"
+#include "paint/screen_painter.h"
 
 namespace bristle {
+
+class Work;
 
 class CarryPage : public Page {
   Q_OBJECT

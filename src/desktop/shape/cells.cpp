@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/edit/kind_edits.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -6,26 +6,33 @@
 
 #include "deliver/cut.h"
 #include "desktop/view/page.h"
-#include "desktop/work/work.h"
 
 class QCheckBox;
 
 namespace bristle {
+
+class Work;
 
 // The picture with the marks on it. Drag draws one; arrows move the picked one, with Shift size it.
 class CutView : public QWidget {
   Q_OBJECT
  public:
   explicit CutView(QWidget* parent);
+  // As large as fits.
   void show(const QImage& picture);
+  // What is marked on the picture, and which of them is picked; −1: none.
   void setMarks(std::vector<Mark> marks, int picked);
+  // Between px of the picture and of the widget.
   QPointF toWidget(const QPointF& picture) const;
   QPointF toPicture(const QPointF& widget) const;
 
  Q_SIGNALS:
+  // A person drew a box, in px of the picture.
   void drawn(const QRect& rect);
   void moved(const QRect& rect);  // of the picked one
+  // A mark was clicked; −1: beside all of them.
   void pickedAt(int index);
+  // The picked mark is to go.
   void removed();
 
  protected:
@@ -49,6 +56,7 @@ class CutPage : public Page {
   Q_OBJECT
  public:
   CutPage(Work& work, QWidget* parent);
+  // Picture files of sheets; false, with a word to the person, when one cannot be read.
   bool openSheets(const QStringList& paths);
 
  private:

@@ -5,6 +5,7 @@
 
 #include "core/edit/kind_edits.h"
 #include "desktop/shape/ledger_model.h"
+#include "desktop/work/work.h"
 #include "paint/part_place.h"
 
 namespace bristle {

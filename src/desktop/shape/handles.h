@@ -7,9 +7,11 @@
 #include <optional>
 #include <vector>
 
-#include "desktop/work/work.h"
+#include "core/edit/history.h"
 
 namespace bristle {
+
+class Work;
 
 struct Handle {
   enum class Sort { Move, Size, Corner, Pivot, HitPadding, Padding, Stop, Centre, Radius, Slice };

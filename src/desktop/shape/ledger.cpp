@@ -12,6 +12,7 @@
 #include "desktop/shape/tile_view.h"
 #include "desktop/shape/wall.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 namespace {

@@ -18,7 +18,9 @@ class Ledger : public QTableView {
   Ledger(Work& work, TileView& view, Readings& readings, QWidget* parent = nullptr);
   LedgerModel& ledger() { return model_; }
   Wall& wall() { return *wall_; }
+  // The picked cells, as text in rows and columns.
   void copy();
+  // The same from the clipboard, from the picked cell on, as one step.
   void paste();
   // Folds or unfolds the part that is picked.
   void toggleFold();

@@ -5,9 +5,11 @@
 #include <set>
 #include <vector>
 
-#include "desktop/work/work.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
+
+class Work;
 
 class LedgerModel : public QAbstractTableModel {
   Q_OBJECT
@@ -22,6 +24,7 @@ class LedgerModel : public QAbstractTableModel {
   enum Role { DepartsRole = Qt::UserRole, SwatchRole, BandRole, NamedRole, OwnRole };
 
   const Row& rowAt(int row) const { return rows_[size_t(row)]; }
+  // Between places in the table and what they show; −1 where there is none.
   Column columnAt(int column) const;
   int columnOf(const Column& column) const;
   int rowOf(const PropKey& key) const;

@@ -10,6 +10,7 @@
 #include "desktop/shape/kind_picture.h"
 #include "desktop/view/ask_file.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

@@ -6,9 +6,11 @@
 
 #include "core/edit/library_edits.h"
 #include "desktop/view/page.h"
-#include "desktop/work/work.h"
+#include "paint/screen_painter.h"
 
 namespace bristle {
+
+class Work;
 
 class LibraryPage : public Page {
   Q_OBJECT

@@ -10,6 +10,7 @@
 #include "core/formats/tokens_file.h"
 #include "desktop/view/ask_file.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

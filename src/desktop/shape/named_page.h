@@ -5,16 +5,19 @@
 #include <QTableWidget>
 
 #include "desktop/view/page.h"
-#include "desktop/work/work.h"
+#include "runtime/document/named.h"
 
 class QCheckBox;
 
 namespace bristle {
 
+class Work;
+
 class NamedPage : public Page {
   Q_OBJECT
  public:
   NamedPage(Work& work, QWidget* parent);
+  // Design tokens; false, with a word to the person, when it cannot be done.
   bool importTokens(const QString& path);
   bool exportTokens(const QString& path);
 

@@ -15,12 +15,15 @@ class Track : public QWidget {
   Q_OBJECT
  public:
   Track(const QString& name, double most, double step, QWidget* parent);
+  // What it stands at and what its groove is painted with.
   void set(double value, std::function<QColor(double)> colourAt);
   double value() const { return value_; }
   QSize sizeHint() const override { return {120, 18}; }
 
  Q_SIGNALS:
+  // While a person drags it.
   void moved(double value);
+  // They let go.
   void settled();
 
  protected:
@@ -42,6 +45,7 @@ class Picker : public QWidget {
   Q_OBJECT
  public:
   explicit Picker(QWidget* parent = nullptr);
+  // Shows it; nothing is told.
   void setColour(Colour colour);
   // The next click in the window takes the colour that is seen there; Esc gives up.
   void startEyedropper();

@@ -6,6 +6,7 @@
 
 #include "core/edit/button_edits.h"
 #include "desktop/view/project_files.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

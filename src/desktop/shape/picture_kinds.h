@@ -2,11 +2,11 @@
 #pragma once
 #include <QStringList>
 
-#include "desktop/work/work.h"
-
 class QWidget;
 
 namespace bristle {
+
+class Work;
 
 // Files that are not in the project's folder are copied into its art folder. With a screen picked,
 // a button of each stands on it, side by side. False, and told why, where nothing was made.

@@ -1,6 +1,7 @@
 #include "desktop/shape/readings.h"
 
 #include "desktop/shape/tile_view.h"
+#include "desktop/work/work.h"
 
 namespace bristle {
 namespace {

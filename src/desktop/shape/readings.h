@@ -4,12 +4,13 @@
 #include <QTimer>
 #include <map>
 
-#include "desktop/work/work.h"
 #include "paint/contrast.h"
+#include "runtime/document/kind.h"
 
 namespace bristle {
 
 class TileView;
+class Work;
 
 class Readings : public QObject {
   Q_OBJECT
@@ -27,6 +28,7 @@ class Readings : public QObject {
   std::optional<CaptionContrast> measured(const Column& column) const;
 
  Q_SIGNALS:
+  // There are other figures.
   void changed();
 
  protected:

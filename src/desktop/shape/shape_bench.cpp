@@ -27,6 +27,7 @@
 #include "desktop/view/form.h"
 #include "desktop/view/page.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

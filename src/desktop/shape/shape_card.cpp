@@ -1,5 +1,6 @@
 #include "desktop/shape/shape_card.h"
 
+#include "core/findings/hit_size.h"
 #include "desktop/shape/value_section.h"
 
 #include <QHBoxLayout>
@@ -9,6 +10,7 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/state_edits.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -349,13 +351,13 @@ void ShapeCard::refresh() {
   refill(hitForm_, static_cast<int>(kind->hitForm));
   form_->setRowVisible(hit_, kind->hitForm == HitForm::Box);
   form_->setRowVisible(alpha_, kind->hitForm == HitForm::Alpha);
-  const double least = work_.project().settings.leastHit;
-  const double grown = kind->hitForm == HitForm::Box ? 2 * kind->hitPadding : 0;
-  const double w = kind->width + grown, h = kind->height + grown;
-  hitNote_->setProperty("wrong", std::min(w, h) < least);
-  hitNote_->setText(std::min(w, h) < least
-                        ? tr("%1 × %2 px: smaller than %3 px").arg(w).arg(h).arg(least)
-                        : tr("%1 × %2 px").arg(w).arg(h));
+  const HitExtent area = hitExtent(*kind);
+  const Settings& settings = work_.project().settings;
+  const bool small = isTooSmallToHit(area, settings);
+  hitNote_->setProperty("wrong", small);
+  hitNote_->setText(
+      small ? tr("%1 × %2 px: smaller than %3 px").arg(area.w).arg(area.h).arg(settings.leastHit)
+            : tr("%1 × %2 px").arg(area.w).arg(area.h));
   refill(fits_, kind->fitsCaption);
   refill(sizesDiffer_, kind->sizesDiffer);
   const bool pictures = std::any_of(kind->parts.begin(), kind->parts.end(),

@@ -4,17 +4,21 @@
 #include <QScrollArea>
 
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
+#include "runtime/document/kind.h"
+#include "runtime/document/machine.h"
 
 namespace bristle {
 
 class Readings;
 class ValueSection;
+class Work;
 
 class ShapeCard : public QWidget {
   Q_OBJECT
  public:
+  // Both must outlive it.
   ShapeCard(Work& work, Readings& readings);
+  // Of the picked columns, in words.
   QString columnNames() const;
   ValueSection& value() { return *value_; }
   // Edits go to the next (or previous) column.

@@ -14,10 +14,12 @@ class Swatches : public QWidget {
   Q_OBJECT
  public:
   explicit Swatches(QWidget* parent = nullptr);
+  // From left to right.
   void setColours(std::vector<Colour> colours);
   QSize sizeHint() const override;
 
  Q_SIGNALS:
+  // A person clicked one.
   void taken(bristle::Colour colour);
 
  protected:

@@ -1,6 +1,7 @@
 #include "desktop/shape/tile_view.h"
 
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/document/tree.h"
 

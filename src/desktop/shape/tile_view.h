@@ -5,9 +5,11 @@
 #include <QObject>
 #include <QPainter>
 
-#include "desktop/work/work.h"
+#include "core/derive/shown_screen.h"
 
 namespace bristle {
+
+class Work;
 
 enum class Backdrop { Neutral, Checker, Screen };
 
@@ -19,6 +21,7 @@ class TileView : public QObject {
   bool trueSize() const { return trueSize_; }
   bool alone() const { return alone_; }
   bool hitAreas() const { return hitAreas_; }
+  // Each is told by changed().
   void setBackdrop(Backdrop backdrop);
   void setTrueSize(bool on);
   void setAlone(bool on);
@@ -32,6 +35,7 @@ class TileView : public QObject {
   QImage behind();
 
  Q_SIGNALS:
+  // The tiles look otherwise.
   void changed();
 
  private:

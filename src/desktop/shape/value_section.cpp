@@ -9,6 +9,7 @@
 #include "core/edit/named_edits.h"
 #include "desktop/shape/cells.h"
 #include "desktop/shape/swatches.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/forms.h"

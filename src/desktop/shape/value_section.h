@@ -2,12 +2,13 @@
 #pragma once
 #include "desktop/shape/picker.h"
 #include "desktop/view/form.h"
-#include "desktop/work/work.h"
+#include "runtime/document/named.h"
 
 namespace bristle {
 
 class Readings;
 class Swatches;
+class Work;
 
 class ValueSection : public QObject {
   Q_OBJECT

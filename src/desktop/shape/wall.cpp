@@ -11,6 +11,7 @@
 #include "desktop/shape/readings.h"
 #include "desktop/shape/tile_view.h"
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "paint/hit_shape.h"
 

@@ -6,17 +6,19 @@
 #include <optional>
 
 #include "desktop/shape/handles.h"
-#include "desktop/work/work.h"
+#include "runtime/machine/program.h"
 
 namespace bristle {
 
 class LedgerModel;
 class Readings;
 class TileView;
+class Work;
 
 class Wall : public QHeaderView {
   Q_OBJECT
  public:
+  // What it is given must outlive it.
   Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, QWidget* parent);
   QSize sizeHint() const override;
   // px; 0: the usual. By dragging the border, too.

@@ -10,6 +10,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 
 namespace bristle {

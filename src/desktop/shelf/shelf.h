@@ -4,9 +4,9 @@
 #include <QTimer>
 #include <QWidget>
 
-#include "desktop/work/work.h"
-
 namespace bristle {
+
+class Work;
 
 class Shelf : public QWidget {
   Q_OBJECT

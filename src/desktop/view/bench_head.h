@@ -12,6 +12,7 @@ struct BenchHead {
   QLabel *title, *about;
 };
 
+// As the first line of a bench without a layout.
 inline BenchHead makeHead(QWidget* bench) {
   BenchHead out{new QVBoxLayout(bench), new QHBoxLayout, new QLabel, new QLabel};
   out.column->setContentsMargins(0, 0, 0, 0);

@@ -19,6 +19,7 @@ class Form : public QWidget {
   Q_OBJECT
  public:
   explicit Form(QWidget* parent = nullptr);
+  // Each appends a row and hands back what is in it.
   QLabel* heading(const QString& text);
   QLabel* note(const QString& text);
   // `done` gets the text and says whether it was taken; refused text stays, marked.

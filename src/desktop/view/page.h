@@ -12,6 +12,7 @@ namespace bristle {
 class Page : public QWidget {
   Q_OBJECT
  public:
+  // `purpose`: in one sentence, what for.
   Page(const QString& title, const QString& purpose, QWidget* parent)
       : QWidget(parent), purpose_(purpose) {
     setFocusPolicy(Qt::StrongFocus);
@@ -40,6 +41,7 @@ class Page : public QWidget {
   const QString& purpose() const { return purpose_; }
 
  Q_SIGNALS:
+  // The person goes back.
   void done();
 
  protected:

@@ -3,6 +3,8 @@
 #include <QDir>
 #include <QFileInfo>
 
+#include "desktop/work/work.h"
+
 namespace bristle {
 
 std::optional<QString> broughtInside(Work& work, const QString& path, const QString& sub) {

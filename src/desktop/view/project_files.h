@@ -3,9 +3,9 @@
 #include <QString>
 #include <optional>
 
-#include "desktop/work/work.h"
-
 namespace bristle {
+
+class Work;
 
 // The file's place inside the project's folder; one from elsewhere is copied into `sub` first,
 // under a free name. Nothing where there is no folder yet or it cannot be copied: the person is

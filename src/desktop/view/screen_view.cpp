@@ -5,6 +5,7 @@
 #include <QToolTip>
 
 #include "desktop/work/theme.h"
+#include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/document/tree.h"
 

@@ -4,9 +4,12 @@
 #include <QPixmap>
 #include <QWidget>
 
-#include "desktop/work/work.h"
+#include "core/derive/shown_screen.h"
+#include "runtime/layout/layout.h"
 
 namespace bristle {
+
+class Work;
 
 class ScreenView : public QWidget {
   Q_OBJECT

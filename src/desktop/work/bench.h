@@ -2,11 +2,11 @@
 #pragma once
 #include <QWidget>
 
-#include "desktop/work/work.h"
-
 class QSettings;
 
 namespace bristle {
+
+class Work;
 
 class Bench : public QWidget {
   Q_OBJECT
@@ -24,6 +24,7 @@ class Bench : public QWidget {
   virtual QString hint() const = 0;
 
  Q_SIGNALS:
+  // The bottom line has something else to say.
   void hintChanged();
   // Another bench is where the next thing is done; by its id.
   void wantsBench(const QString& id);

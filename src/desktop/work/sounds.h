@@ -20,6 +20,7 @@ class Sounds : public QObject {
   int playing() const { return speaker_.playing(); }
 
  Q_SIGNALS:
+  // A file that cannot be played, when it is first wanted.
   void failed(const QString& why);
 
  private:

@@ -22,6 +22,7 @@ struct Theme {
   QColor onWork;    // text there
   bool dark = false;
 
+  // Each of the two sets, whatever the desktop says.
   static Theme light();
   static Theme darkOne();
 };

@@ -3,6 +3,8 @@
 #include <QEvent>
 #include <QWidget>
 
+#include "desktop/work/work.h"
+
 namespace bristle {
 
 WhileSeen::WhileSeen(Work& work, QWidget* view, std::function<void()> refresh)

@@ -2,15 +2,16 @@
 #pragma once
 #include <functional>
 
-#include "desktop/work/work.h"
-
 namespace bristle {
+
+class Work;
 
 // Calls `refresh` after each change of the document or of what is picked while `view` is visible;
 // where something changed meanwhile, when it comes into sight. Belongs to `view`.
 class WhileSeen : public QObject {
   Q_OBJECT
  public:
+  // What it is given must outlive it.
   WhileSeen(Work& work, QWidget* view, std::function<void()> refresh);
 
  protected:

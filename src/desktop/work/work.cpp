@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "paint/convert.h"
+#include "runtime/document/tree.h"
 
 namespace bristle {
 
@@ -279,6 +280,11 @@ const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
   if (!routes_ && screen()) routes_ = derived_.routes(shown());
   return routes_ ? *routes_ : none;
+}
+
+int Work::pickedBox() {
+  if (!item()) return -1;
+  return routes().boxOf[*indexOf(*screen(), item()->id)];
 }
 
 void Work::tell(const QString& message, bool wrong) {

@@ -53,6 +53,7 @@ class Work : public QObject {
   bool saved() const { return history_.saved(); }
   bool readOnly() const { return readOnly_; }
 
+  // What is picked from now on. Where it is picked already nothing is told.
   void pickKind(const KindId& kind);
   void pickColumns(std::vector<Column> columns, PropKey property);
   void pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property);
@@ -62,6 +63,7 @@ class Work : public QObject {
   void pickDisplay(const DisplayId& display);
   void pickLanguage(const LanguageId& language);
   void pickDir(Dir dir);
+  // Whether the item is among those that are picked.
   bool isPicked(const ItemId& item) const;
 
   // What is picked, looked up; null where nothing is.
@@ -84,6 +86,8 @@ class Work : public QObject {
   // What is derived from it; made when first asked for after a change.
   const Layout& layout();
   const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
+  // The picked button's box in them; −1 where none is picked.
+  int pickedBox();
   Commands& commands() { return commands_; }
   Derived& derived() { return derived_; }
   Miniatures& miniatures() { return miniatures_; }
@@ -103,11 +107,17 @@ class Work : public QObject {
   void tell(const QString& message, bool wrong = false);
 
  Q_SIGNALS:
+  // After each edit, undo and redo, and another project.
   void changed(const bristle::Change& change);
+  // Something else is picked, of whatever sort.
   void pickedChanged();
+  // What can be undone and redone, or whether all is saved.
   void historyChanged();
+  // Layout or routes that were asked for are there.
   void derivedChanged();
+  // Files of pictures were written.
   void picturesChanged();
+  // Something for the bottom line; `wrong`: it could not be done.
   void told(const QString& message, bool wrong);
 
  private:

@@ -67,6 +67,7 @@ struct RouteRules {
   // what holds everywhere.
   const RouteRule& on(const DisplayId& display, const LanguageId& language, Dir dir) const;
   // Calls `use(rule)` for each there is; rules may be changed.
+  // Calls with every rule, those for everywhere first.
   template <class Use>
   void each(Use use) {
     for (RouteRule& rule : everywhere) use(rule);

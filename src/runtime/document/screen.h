@@ -43,6 +43,13 @@ struct Action {
   bool operator==(const Action&) const = default;
 };
 
+// Formulas over values, which must hold (runtime/machine/condition.h).
+struct Conditions {
+  std::string enabled;  // empty: always
+  std::string current;  // empty: while the button leads to the screen that it stands on
+  bool operator==(const Conditions&) const = default;
+};
+
 struct ButtonData {
   KindId kind;
   Text caption;
@@ -50,6 +57,7 @@ struct ButtonData {
   Text description;     // what a screen reader may add
   OwnLook own;          // what this button changes of its kind's look
   bool disabled = false;
+  Conditions when;
   Action action;
   RouteRules routes;
   bool operator==(const ButtonData&) const = default;
@@ -95,13 +103,26 @@ struct Item {
   ContainerData* container() { return std::get_if<ContainerData>(&what); }
 };
 
+enum class ScreenMotionForm : std::uint8_t { Cut, Fade };
+
+// How a screen comes or goes. A cut takes no time.
+struct ScreenMotion {
+  ScreenMotionForm form = ScreenMotionForm::Cut;
+  Ms duration = 200;
+  Easing easing;
+  bool operator==(const ScreenMotion&) const = default;
+  Ms time() const { return form == ScreenMotionForm::Cut ? 0 : duration; }
+};
+
 struct Screen {
   ScreenId id;
   std::string name;
-  Fill backdrop;             // none shows what is below it in the stack
-  double dimBelow = 0;       // 0–1: how far it darkens what is below
-  bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
-  ItemId entry;              // where focus starts
+  Fill backdrop;        // none shows what is below it in the stack
+  double dimBelow = 0;  // 0–1: how far it darkens what is below
+  ScreenMotion comes, goes;
+  bool waitUntilShown = false;  // input does nothing until it has come
+  bool passDisabled = true;     // a move passes over disabled buttons instead of stopping on them
+  ItemId entry;                 // where focus starts
   std::vector<Cluster> clusters;
   // A tree written out (tree.h): painted in this order, the last on top.
   std::vector<Shared<Item>> items;

@@ -169,6 +169,11 @@ std::optional<Error> whyNot(const Screen& screen) {
   const std::string place = fmt::format("screen “{}”", screen.name);
   if (auto why = wrong(place + ", backdrop", whyNot(screen.backdrop))) return why;
   if (!isWithin(screen.dimBelow, 0, 1)) return wrong(place, "dimming from 0 to 1");
+  for (const ScreenMotion* motion : {&screen.comes, &screen.goes}) {
+    if (!isTime(motion->duration))
+      return wrong(place, fmt::format("a time from 0 to {} ms", kLongestTime));
+    if (auto why = wrong(place, whyNot(motion->easing))) return why;
+  }
   for (const Cluster& cluster : screen.clusters)
     for (const ItemPath& path : cluster.items)
       if (auto why = wrong(fmt::format("{}, cluster “{}”", place, cluster.name), whyNot(path)))

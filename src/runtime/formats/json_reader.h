@@ -44,6 +44,7 @@ class JsonReader {
   // Members of an object; a missing one gives the default, one of another type is an error.
   double number(const Json& object, const JsonPlace& at, std::string_view key, double otherwise,
                 double least = -1e7, double most = 1e7);
+  // A member of the sort, or what stands for one that is missing; complains of another sort.
   Ms milliseconds(const Json& object, const JsonPlace& at, std::string_view key, Ms otherwise);
   bool boolean(const Json& object, const JsonPlace& at, std::string_view key, bool otherwise);
   std::string text(const Json& object, const JsonPlace& at, std::string_view key,

@@ -183,6 +183,15 @@ Json toJson(const Fill& fill) {
   return {{"radial", {fill.x, fill.y, fill.radius}}, {"stops", stops}};
 }
 
+Easing readEasing(JsonReader& r, const Json& value, const JsonPlace& at) {
+  const std::string text = r.text(value, at, "easing", toText(Easing{}));
+  if (const auto easing = parseEasing(text)) return *easing;
+  r.complain({&at, "easing", 0, false},
+             "expected linear, bezier x1 y1 x2 y2, steps n, or spring period damping, found “" +
+                 text + "”");
+  return {};
+}
+
 Fill readFill(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (value == "none") return {};
   if (value.is_string()) return Fill::solid(readColour(r, value, at));
@@ -332,11 +341,7 @@ MotionTrack readTrack(JsonReader& r, const Kind& kind, const Json& value, const 
     f.add = r.number(frame, here, "add", 0);
     if (!out.frames.empty() && f.at < out.frames.back().at)
       r.complain({&here, "at", 0, false}, "expected key frames in rising order");
-    const std::string text = r.text(frame, here, "easing", toText(f.easing));
-    if (const auto easing = parseEasing(text))
-      f.easing = *easing;
-    else
-      r.complain({&here, "easing", 0, false}, "expected an easing, found “" + text + "”");
+    f.easing = readEasing(r, frame, here);
     out.frames.push_back(f);
   });
   return out;

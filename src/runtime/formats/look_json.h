@@ -11,6 +11,9 @@ Json toJson(const Fill& fill);
 // Complains of what is no fill; none then.
 Fill readFill(JsonReader& reader, const Json& value, const JsonPlace& at);
 
+// The member `easing`, as a text; the usual easing where there is none. Complains of what is none.
+Easing readEasing(JsonReader& reader, const Json& value, const JsonPlace& at);
+
 // Any value of a look or of a name; references as {"named": id}.
 Json toJson(const Value& value);
 // A value of the same sort as `like`, or a reference.

@@ -24,14 +24,7 @@ Timing readTiming(JsonReader& r, const Json& value, const JsonPlace& at) {
   t.delay = r.milliseconds(value, at, "delay", 0);
   t.namedDuration = {r.text(value, at, "namedDuration")};
   t.namedEasing = {r.text(value, at, "namedEasing")};
-  const std::string text = r.text(value, at, "easing", toText(t.easing));
-  if (const auto easing = parseEasing(text)) {
-    t.easing = *easing;
-  } else {
-    r.complain({&at, "easing", 0, false},
-               "expected linear, bezier x1 y1 x2 y2, steps n, or spring period damping, found “" +
-                   text + "”");
-  }
+  t.easing = readEasing(r, value, at);
   return t;
 }
 

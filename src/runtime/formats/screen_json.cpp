@@ -14,6 +14,7 @@ namespace {
 
 constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"};
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
+constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
 
@@ -50,6 +51,8 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
   if (!b.description.empty()) out["description"] = toJson(b.description);
   if (!b.own.empty()) out["own"] = toJson(b.own, find(project, b.kind));
   if (b.disabled) out["disabled"] = true;
+  if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
+  if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
   if (b.action.type != ActionType::None) {
     Json action{{"do", kActions[static_cast<size_t>(b.action.type)]}};
     if (b.action.screen) action["screen"] = b.action.screen.text;
@@ -68,6 +71,7 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (const Json* own = r.member(value, "own"))
     b.own = readOwnLook(r, *own, {&at, "own", 0, false});
   b.disabled = r.boolean(value, at, "disabled", false);
+  b.when = {r.text(value, at, "enabledWhen"), r.text(value, at, "currentWhen")};
   if (const Json* action = r.member(value, "action")) {
     const JsonPlace here{&at, "action", 0, false};
     if (!r.isObject(*action, here)) return b;
@@ -171,9 +175,30 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   });
 }
 
+void write(Json& out, const char* key, const ScreenMotion& motion) {
+  if (motion == ScreenMotion{}) return;
+  out[key] = {{"form", kForms[static_cast<size_t>(motion.form)]},
+              {"duration", motion.duration},
+              {"easing", toText(motion.easing)}};
+}
+
+ScreenMotion readMotion(JsonReader& r, const Json& value, const JsonPlace& at, const char* key) {
+  ScreenMotion out;
+  const Json* motion = r.member(value, key);
+  const JsonPlace here{&at, key, 0, false};
+  if (!motion || !r.isObject(*motion, here)) return out;
+  out.form = static_cast<ScreenMotionForm>(r.choice(*motion, here, "form", kForms));
+  out.duration = r.milliseconds(*motion, here, "duration", out.duration);
+  out.easing = readEasing(r, *motion, here);
+  return out;
+}
+
 Json screenHead(const Screen& screen) {
   Json out{{"id", screen.id.text}, {"name", screen.name}, {"backdrop", toJson(screen.backdrop)}};
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
+  write(out, "comes", screen.comes);
+  write(out, "goes", screen.goes);
+  if (screen.waitUntilShown) out["waitUntilShown"] = true;
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
   for (const Cluster& cluster : screen.clusters) out["clusters"].push_back(toJson(cluster));
@@ -212,6 +237,9 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   if (const Json* fill = r.member(value, "backdrop"))
     screen.backdrop = readFill(r, *fill, {&at, "backdrop", 0, false});
   screen.dimBelow = r.number(value, at, "dimBelow", 0, 0, 1);
+  screen.comes = readMotion(r, value, at, "comes");
+  screen.goes = readMotion(r, value, at, "goes");
+  screen.waitUntilShown = r.boolean(value, at, "waitUntilShown", false);
   screen.passDisabled = !r.boolean(value, at, "stopsOnDisabled", false);
   screen.entry = {r.text(value, at, "entry")};
   with.ids.add(screen.id.text, at);

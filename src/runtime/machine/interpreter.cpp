@@ -78,6 +78,7 @@ void change(const Program& program, Running& run, const SignalChange& wanted,
   set(Signals::Over, wanted.over);
   set(Signals::Focus, wanted.focus);
   set(Signals::Enabled, wanted.enabled);
+  set(Signals::Current, wanted.current);
   const auto gained = [&](Signals::Bit bit) { return run.signals.has(bit) && !before.has(bit); };
   const auto lost = [&](Signals::Bit bit) { return !run.signals.has(bit) && before.has(bit); };
   const bool armed = before.has(Signals::Armed);

@@ -66,7 +66,7 @@ enum class Ends : std::uint8_t {
   Abandoned
 };  // an armed press: let go, or given up
 struct SignalChange {
-  std::optional<bool> over = {}, focus = {}, enabled = {};
+  std::optional<bool> over = {}, focus = {}, enabled = {}, current = {};
   Ends ends = Ends::Nothing;
 };
 void change(const Program&, Running&, const SignalChange&, const StepContext&);

@@ -5,6 +5,7 @@
 #include <tuple>
 
 #include "runtime/focus/why.h"
+#include "runtime/machine/condition.h"
 #include "runtime/session/hit_test.h"
 
 namespace bristle {
@@ -153,6 +154,12 @@ Move resolveMove(const ScreenRun& run, int from, Dir dir) {
   return found;
 }
 
+bool ButtonRun::shallBeCurrent(const ScreenId& on, std::span<const double> values) const {
+  if (!currentWhen.always()) return currentWhen.holds({}, values);
+  const Action& action = item->button()->action;
+  return action.type == ActionType::Open && action.screen == on;
+}
+
 void ScreenRun::focusOn(int box) {
   focus = box;
   for (size_t c = 0; c < routes.clusters.size(); ++c) {
@@ -180,6 +187,20 @@ int stepFrom(const ScreenRun& run, int from, bool forwards) {
   return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
 }
 
+namespace {
+
+Result<void> readConditions(ButtonRun& button, const Conditions& when, const Symbols& symbols) {
+  for (const auto& [text, into] : {std::pair(&when.enabled, &button.enabledWhen),
+                                   std::pair(&when.current, &button.currentWhen)}) {
+    auto formula = compileCondition(*text, symbols);
+    if (!formula) return fail("its condition “" + *text + "”", formula.error().text());
+    *into = std::move(*formula);
+  }
+  return {};
+}
+
+}  // namespace
+
 Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure) {
   ScreenRun run;
@@ -196,7 +217,18 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     if (const OwnLook& own = item.button()->own; !own.empty())
       looks = std::make_shared<LookTable>(*kind->kind, *kind->machine, naming(compiled.project()),
                                           &own);
-    run.buttons.push_back({&item, kind, {}, LookPlayer(std::move(looks)), 0, {}});
+    ButtonRun button{.item = &item,
+                     .kind = kind,
+                     .player = LookPlayer(std::move(looks)),
+                     .allowed = !item.button()->disabled};
+    const Conditions& when = item.button()->when;
+    if (when != Conditions{}) {
+      if (auto read = readConditions(button, when, compiled.symbols); !read)
+        return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
+                    read.error().text());
+      run.conditions = true;
+    }
+    run.buttons.push_back(std::move(button));
   }
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
   run.lastIn.assign(run.routes.clusters.size(), -1);

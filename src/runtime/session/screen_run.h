@@ -9,6 +9,7 @@
 #include "runtime/focus/screen_routes.h"
 #include "runtime/machine/interpreter.h"
 #include "runtime/machine/look.h"
+#include "runtime/session/screen_life.h"
 
 namespace bristle {
 
@@ -40,8 +41,17 @@ struct ButtonRun {
   const Compiled::KindRun* kind = nullptr;
   Running running;
   LookPlayer player;
-  int pressedBy = 0;   // the number of the press that arms it
-  FiringChain firing;  // of its timers
+  Formula enabledWhen, currentWhen;  // that hold always: nothing is asked
+  bool allowed = true;               // by the button itself and the host, whatever values say
+  int pressedBy = 0;                 // the number of the press that arms it
+  FiringChain firing;                // of its timers
+
+  // What values call for.
+  bool shallBeEnabled(std::span<const double> values) const {
+    return allowed && enabledWhen.holds({}, values);
+  }
+  // The same; `on` is the screen that it stands on.
+  bool shallBeCurrent(const ScreenId& on, std::span<const double> values) const;
 };
 
 // A move of focus that can be taken back.
@@ -53,6 +63,7 @@ inline constexpr size_t kMostTakenBack = 32;  // moves that are kept
 
 struct ScreenRun {
   const Screen* screen = nullptr;
+  ScreenLife life;
   Layout layout;
   ScreenRoutes routes;
   std::vector<ButtonRun> buttons;  // by box of `routes`
@@ -62,6 +73,10 @@ struct ScreenRun {
   std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
   std::vector<int> lastIn;      // by cluster: the box in it that had focus last; −1: none yet
   int number = 0;               // of its opening, in this session
+  bool conditions = false;      // whether any button asks values
+
+  // Whether input does nothing here yet.
+  bool waits() const { return screen->waitUntilShown && life.phase() == ScreenPhase::Opening; }
 
   // Keeps it in mind for the clusters, too.
   void focusOn(int box);
@@ -81,7 +96,7 @@ Move resolveMove(const ScreenRun& run, int from, Dir dir);
 int stepFrom(const ScreenRun& run, int from, bool forwards);
 
 // Every machine at its first state; nobody has focus. An error where a button has no kind or
-// machine.
+// machine, or asks what cannot be read.
 Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure);
 

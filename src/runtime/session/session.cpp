@@ -30,8 +30,13 @@ Result<Session> Session::start(const Project& project, const Showing& showing,
 
 void Session::setReducedMotion(bool on) {
   reduced_ = on;
-  for (ScreenRun& run : stack_)
+  for (ScreenRun& run : stack_) {
     for (ButtonRun& button : run.buttons) button.player.setReduced(on);
+    if (on) run.life.hurry(now_);
+  }
+  if (!on) return;
+  leaving_.clear();
+  endPhases();
 }
 
 ItemId Session::focused() const {
@@ -42,13 +47,6 @@ ItemId Session::focused() const {
 double Session::value(const ValueId& id) const {
   const int i = symbols_.valueIndex(id);
   return i < 0 ? 0 : values_[size_t(i)];
-}
-
-bool Session::moving() const {
-  for (const ScreenRun& run : stack_)
-    for (const ButtonRun& button : run.buttons)
-      if (button.player.moving(now_)) return true;
-  return false;
 }
 
 void Session::add(TraceEntry entry) {
@@ -66,8 +64,29 @@ void Session::feed(const InputEvent& event) {
   if (!ended_) work(event);
 }
 
+namespace {
+
+// By a key. What ends something ends it whatever the screen does.
+bool startsSomething(const InputEvent& event) {
+  switch (event.type) {
+    case InputType::Step:
+      return true;
+    case InputType::Move:
+    case InputType::Accept:
+    case InputType::Cancel:
+    case InputType::Shoulder:
+    case InputType::Shortcut:
+      return event.down;
+    default:
+      return false;
+  }
+}
+
+}  // namespace
+
 void Session::work(const InputEvent& event) {
   if (isByPerson(event.type)) useDevice(event.device);
+  if (startsSomething(event) && top().waits()) return;
   switch (event.type) {
     case InputType::Tick:
       break;
@@ -108,9 +127,10 @@ void Session::work(const InputEvent& event) {
   settle();
 }
 
-// Timers of machines and the repeat of a held direction, in the order of their times. At one time
-// `after`, `hold` and `repeat` come first, in this order and from the bottom of the stack up; then
-// what comes from outside, and that is what a held direction is.
+// The phases of screens, timers of machines and the repeat of a held direction, in the order of
+// their times. At one time phases come first; then `after`, `hold` and `repeat` come first, in this
+// order and from the bottom of the stack up; then what comes from outside, and that is what a held
+// direction is.
 void Session::runTo(Ms until) {
   while (!ended_) {
     const DownKey* held = down_.newestMove();
@@ -130,7 +150,11 @@ void Session::runTo(Ms until) {
         box = static_cast<int>(b);
       }
     }
-    if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
+    const Ms phase = nextPhaseEnd();
+    if (phase <= until && phase <= due.at && (!held || phase <= nextRepeat_)) {
+      now_ = std::max(now_, phase);
+      endPhases();
+    } else if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
       now_ = std::max(now_, nextRepeat_);
       nextRepeat_ = now_ + project().settings.repeatInterval;
       moveOnce(held->dir);
@@ -146,89 +170,6 @@ void Session::runTo(Ms until) {
     settle();
   }
   now_ = until;
-}
-
-// What is left behind has neither pointer nor press nor focus, but remembers its focus.
-void Session::leaveTop() {
-  for (Pointer& pointer : pointers_) pointer.over = -1;
-  for (size_t b = 0; b < top().buttons.size(); ++b)
-    withButton(topDepth(), static_cast<int>(b),
-               [](const Program& program, Running& run, const StepContext& c) {
-                 change(program, run, {.over = false, .focus = false, .ends = Ends::Abandoned}, c);
-               });
-  top().trail.clear();
-}
-
-// As it is, without a way there.
-void Session::show(ButtonRun& opened) {
-  opened.player.begin(shownState(opened, opened.running.state), now_);
-  opened.player.setReduced(reduced_);
-}
-
-ScreenRun* Session::screenOf(int number) {
-  const auto at = std::find_if(stack_.begin(), stack_.end(),
-                               [&](const ScreenRun& run) { return run.number == number; });
-  return at == stack_.end() ? nullptr : &*at;
-}
-
-void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
-  const Screen* screen = find(project(), id);
-  if (!screen) return bump(by, "its screen is missing");
-  if (type == TraceType::OnTop && stack_.size() >= kMostScreens)
-    return bump(by, "as many screens are on top of one another as there may be");
-  const ItemId before = focused();
-  if (!stack_.empty()) leaveTop();
-  add({.type = type, .screen = id});
-  if (type == TraceType::Open) stack_.clear();
-  stack_.push_back(*openScreen(*compiled_, *screen, showing_, *measure_));
-  top().number = ++screensOpened_;
-  for (size_t b = 0; b < top().buttons.size(); ++b) {
-    ButtonRun& opened = top().buttons[b];
-    opened.running.enteredAt = now_;  // its timers run from now on
-    const Action& action = opened.item->button()->action;
-    opened.running.signals.set(Signals::Current,
-                               action.type == ActionType::Open && action.screen == id);
-    show(opened);
-    if (!opened.item->button()->disabled) continue;
-    // A screen opens at rest: nothing moves into being disabled, it simply is.
-    outcomes_.clear();
-    setEnabled(*opened.kind->program, opened.running, false,
-               {now_, values_, &outcomes_, nullptr, values_.data()});
-    show(opened);
-    std::erase_if(outcomes_, [](const Outcome& o) { return o.type == OutcomeType::State; });
-    collect(topDepth(), static_cast<int>(b));
-  }
-  enter(before);
-}
-
-void Session::pop(const ItemId& by) {
-  if (stack_.size() < 2) return bump(by, "nothing to go back to");
-  const ItemId before = focused();
-  leaveTop();
-  stack_.pop_back();
-  add({.type = TraceType::Back, .screen = top().screen->id});
-  enter(before);
-}
-
-// Focus comes to the screen now on top: where it was, else where the screen says. Then pointers
-// that rest are over what lies beneath them now.
-void Session::enter(const ItemId& before) {
-  ScreenRun& run = top();
-  const bool returns = run.focus >= 0;
-  int box = returns ? run.focus : entryBox(*run.screen, run.routes);
-  if (box >= 0 && !returns && run.screen->passDisabled && !isEnabled(box))
-    box = stepFrom(run, box, true);
-  if (box >= 0) {
-    add({.type = TraceType::Focus,
-         .item = run.buttons[size_t(box)].item->id,
-         .fromItem = before,
-         .how = returns ? "back" : "entry"});
-    run.focusOn(box);
-    withButton(topDepth(), box, [](const Program& program, Running& running, const StepContext& c) {
-      bristle::setFocus(program, running, true, c);
-    });
-  }
-  pointAnew();
 }
 
 }  // namespace bristle

@@ -33,6 +33,8 @@ class Session {
   std::vector<TraceEntry> drainTrace() { return std::exchange(trace_, {}); }
   // The screens on the stack, the top one last. The looks may be asked for at now().
   std::vector<ScreenRun>& stack() { return stack_; }
+  // All that is to be seen, from below: the stack, and what is on its way out under or over it.
+  std::vector<ScreenRun*> seen();
   const std::vector<ScreenRun>& stack() const { return stack_; }
   Device modality() const { return modality_; }
   // Whether the look of focus is shown: not while a pointer is used that is kept apart from it.
@@ -41,8 +43,10 @@ class Session {
   bool ended() const { return ended_; }
   // Ended since messages or timers went on without end again and again.
   bool gaveUp() const { return runaways_ >= kMostRunaways; }
-  // Whether any look is on its way just now.
+  // Whether any look or screen is on its way just now.
   bool moving() const;
+  // Whether a screen comes or goes just now.
+  bool screensMove() const;
   const Display& display() const { return showing_.display; }
   const LanguageId& language() const { return showing_.language; }
   const Project& project() const { return compiled_->project(); }
@@ -53,6 +57,7 @@ class Session {
   double value(const ValueId& id) const;
 
   static constexpr size_t kMostScreens = 64;  // on the stack
+  static constexpr size_t kMostLeaving = 8;   // screens on their way out at once
   static constexpr int kMostQueued = 10'000;  // effects that one event may lead to
   static constexpr int kMostHeard = 500'000;  // messages heard by buttons, of one event
   static constexpr int kMostRunaways = 8;     // chains cut before the session ends
@@ -69,16 +74,22 @@ class Session {
   ButtonRun& button(size_t depth, int box) { return stack_[depth].buttons[size_t(box)]; }
   bool isEnabled(int box) { return button(topDepth(), box).running.signals.has(Signals::Enabled); }
 
-  // session.cpp: time, and the life of screens
+  // session.cpp: time
   void work(const InputEvent& event);
   void runTo(Ms until);
+  void add(TraceEntry entry);
+  void bump(const ItemId& item, std::string how);
+
+  // session_screens.cpp: the life of screens
   void show(ButtonRun& opened);
+  void atRest(ScreenRun& opened);
   void push(const ScreenId& id, TraceType type, const ItemId& by);
   void pop(const ItemId& by);
   void enter(const ItemId& before);
   void leaveTop();
-  void add(TraceEntry entry);
-  void bump(const ItemId& item, std::string how);
+  Ms closing(ScreenRun run, bool above);
+  Ms nextPhaseEnd() const;
+  void endPhases();
   ScreenRun* screenOf(int number);
 
   // session_effects.cpp: what machines send
@@ -90,6 +101,7 @@ class Session {
   void perform(const Item& item);
   void send(const std::string& message);
   void setValue(std::uint32_t index, double to);
+  void followValues();
   void cut(const ItemId& item);
   void host(const InputEvent& event);
   StateIndex shownState(const ButtonRun& run, StateIndex state) const;
@@ -126,10 +138,15 @@ class Session {
   const TextMeasure* measure_ = nullptr;
   const HitTest* hitTest_ = nullptr;
   std::vector<ScreenRun> stack_;
+  struct Leaving {
+    ScreenRun run;
+    bool above;  // the stack
+  };
+  std::vector<Leaving> leaving_;
   std::vector<TraceEntry> trace_;
   std::vector<Outcome> outcomes_;
   std::deque<Happened> queue_;
-  bool settling_ = false;
+  bool settling_ = false, valuesChanged_ = false;
   Ms now_ = 0;
   bool ended_ = false, reduced_ = false;
   int runaways_ = 0, heard_ = 0;

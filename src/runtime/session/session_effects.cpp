@@ -1,5 +1,6 @@
 // What machines bring forth: looks, values, messages, sounds and actions; and what the host does.
 #include <algorithm>
+#include <utility>
 
 #include "runtime/session/session.h"
 
@@ -37,11 +38,34 @@ void Session::collect(size_t depth, int box) {
 
 void Session::setValue(std::uint32_t index, double to) {
   values_[index] = to;
+  valuesChanged_ = true;
   add({.type = TraceType::Value, .value = symbols_.values[index], .number = to});
+}
+
+// What conditions call for now is told to the machines, screen by screen from below and in the
+// order of the document, each once.
+void Session::followValues() {
+  for (size_t d = 0; d < stack_.size(); ++d) {
+    if (!stack_[d].conditions) continue;
+    for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
+      const ButtonRun& each = stack_[d].buttons[b];
+      const bool enabled = each.shallBeEnabled(values_);
+      const bool current = each.shallBeCurrent(stack_[d].screen->id, values_);
+      const Signals& now = each.running.signals;
+      if (now.has(Signals::Enabled) == enabled && now.has(Signals::Current) == current) continue;
+      ++heard_;
+      withButton(d, static_cast<int>(b),
+                 [&](const Program& program, Running& run, const StepContext& c) {
+                   change(program, run, {.enabled = enabled, .current = current}, c);
+                 });
+      if (d == topDepth()) refreshOver(static_cast<int>(b));
+    }
+  }
 }
 
 void Session::cut(const ItemId& item) {
   queue_.clear();
+  valuesChanged_ = false;
   add({.type = TraceType::Runaway, .item = item});
   if (++runaways_ >= kMostRunaways) ended_ = true;
 }
@@ -51,13 +75,17 @@ void Session::settle() {
   settling_ = true;
   heard_ = 0;
   // Messages may answer messages; a chain without end is cut like one of timers.
-  for (int i = 0; !queue_.empty() && !ended_; ++i) {
-    const Happened next = queue_.front();
-    queue_.pop_front();
+  for (int i = 0; (!queue_.empty() || valuesChanged_) && !ended_; ++i) {
     if (i >= kMostQueued || heard_ >= kMostHeard) {
-      cut(next.item->id);
+      cut(queue_.empty() ? ItemId{} : queue_.front().item->id);
       break;
     }
+    if (std::exchange(valuesChanged_, false)) {
+      followValues();
+      continue;
+    }
+    const Happened next = queue_.front();
+    queue_.pop_front();
     handle(next);
   }
   settling_ = false;
@@ -139,9 +167,11 @@ void Session::host(const InputEvent& event) {
     for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
       if (stack_[d].buttons[b].item->id.text != event.name) continue;
       found = true;
+      button(d, static_cast<int>(b)).allowed = event.down;
+      const bool enabled = button(d, static_cast<int>(b)).shallBeEnabled(values_);
       withButton(d, static_cast<int>(b),
                  [&](const Program& program, Running& run, const StepContext& c) {
-                   setEnabled(program, run, event.down, c);
+                   setEnabled(program, run, enabled, c);
                  });
       if (d == topDepth()) refreshOver(static_cast<int>(b));
     }

@@ -67,6 +67,7 @@ void Session::move(const InputEvent& event) {
 }
 
 void Session::moveOnce(Dir dir) {
+  if (top().waits()) return;
   hidePointers();
   ScreenRun& run = top();
   if (run.focus < 0) {

@@ -17,13 +17,15 @@ Pointer* Session::pointerOf(const InputEvent& event) {
 }
 
 void Session::point(const InputEvent& event) {
+  const bool begins = event.type == InputType::PointDown && !top().waits();
+  if (event.type == InputType::PointDown && !begins && event.device == Device::Touch) return;
   Pointer* pointer = pointerOf(event);
   if (!pointer) return;
   const bool moved = pointer->x != event.x || pointer->y != event.y;
   if (moved) pointer->hidden = false;
   pointer->x = event.x;
   pointer->y = event.y;
-  if (event.type == InputType::PointDown) return pointDown(*pointer, event);
+  if (begins) return pointDown(*pointer, event);
   place(*pointer);
   const int box = pointer->over;
   if (moved && box >= 0 && isEnabled(box) && pointer->downs == 0 &&
@@ -63,8 +65,8 @@ void Session::pointUp(const InputEvent& event) {
 // Puts the pointer over what lies beneath it. One that is hidden counts while it presses.
 void Session::place(Pointer& pointer) {
   const int before = pointer.over;
-  pointer.over =
-      pointer.hidden && pointer.downs == 0 ? -1 : top().boxAt(pointer.x, pointer.y, hitTest_);
+  const bool counts = !top().waits() && (!pointer.hidden || pointer.downs > 0);
+  pointer.over = counts ? top().boxAt(pointer.x, pointer.y, hitTest_) : -1;
   if (pointer.over == before) return;
   const int now = pointer.over;
   refreshOver(before);

@@ -7,6 +7,7 @@
 #include "core/laws/check.h"
 #include "runtime/formats/project_file.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/take_player.h"
 #include "support/menus.h"
 
 namespace bristle::test {

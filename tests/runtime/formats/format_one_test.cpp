@@ -7,6 +7,7 @@
 #include "runtime/document/tree.h"
 #include "runtime/formats/project_file.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/take_player.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -79,8 +80,8 @@ std::string column(const char* id, const char* in = nullptr) {
 }
 
 TEST(FormatOne, AContainerGoesToWhereTheFirstThatIsInItWas) {
-  const auto old = opened(oldFile(panel("a") + "," + panel("b", "c") + "," + panel("x", "c") +
-                                  "," + panel("d") + "," + column("c")));
+  const auto old = opened(oldFile(panel("a") + "," + panel("b", "c") + "," + panel("x", "c") + "," +
+                                  panel("d") + "," + column("c")));
   EXPECT_THAT(orderOf(old.project), ElementsAre("a", "c", "b<c", "x<c", "d"));
   EXPECT_THAT(old.broughtUp, IsEmpty()) << "the panels are painted in the same order";
 }
@@ -103,8 +104,8 @@ TEST(FormatOne, WhatIsInNothingThatCouldHoldItLiesOnTheScreen) {
 
 TEST(FormatOne, TheDirectionOfTheProjectBecomesThatOfItsLanguage) {
   for (const bool mirrored : {false, true}) {
-    const auto old =
-        opened(oldFile(panel("a"), mirrored ? R"({"rightToLeft":true})" : R"({"rightToLeft":false})"));
+    const auto old = opened(
+        oldFile(panel("a"), mirrored ? R"({"rightToLeft":true})" : R"({"rightToLeft":false})"));
     ASSERT_EQ(old.project.languages.size(), 1U);
     EXPECT_EQ(old.project.languages[0].rightToLeft, mirrored);
     EXPECT_THAT(writeProject(old.project),

@@ -1,4 +1,4 @@
-#include "runtime/session/take.h"
+#include "runtime/session/take_player.h"
 
 #include <algorithm>
 

@@ -1,10 +1,9 @@
-// The templates of explore.h: what can be done in a situation.
-#pragma once
+// What can be done in a situation, and what comes of it.
+#include "core/laws/explore.h"
 
 namespace bristle {
 
-template <class Told>
-void Explorer::eachStep(size_t from, Told told) {
+void Explorer::eachStep(size_t from, const Told& told) {
   const Situation s = visits_[from].at;  // the list grows meanwhile
   const Signals now = s.run.signals;
   const auto on = [&](Deed deed, int index = 0, double value = 0) {
@@ -34,8 +33,7 @@ void Explorer::eachStep(size_t from, Told told) {
   if (limits.repeat >= 0) take(from, wait, Timer::Repeat, told);
 }
 
-template <class Told>
-void Explorer::take(size_t from, const LawStep& step, Timer timer, Told told) {
+void Explorer::take(size_t from, const LawStep& step, Timer timer, const Told& told) {
   ++work_;
   const Visit& start = visits_[from];
   Zone zone = start.zone;

@@ -1,0 +1,17 @@
+// What a placed button asks of the project's values: when it is enabled, and when it is current.
+#pragma once
+#include <string_view>
+
+#include "runtime/document/project.h"
+#include "runtime/machine/formula.h"
+
+namespace bristle {
+
+// A formula that depends on no button: a signal in it is an error, like all that cannot be read.
+Result<Formula> compileCondition(std::string_view text, const Symbols& symbols);
+
+// Whether the button is enabled when its screen opens first, with all values at their start. What
+// cannot be read counts as holding.
+bool startsEnabled(const Project& project, const ButtonData& button);
+
+}  // namespace bristle
