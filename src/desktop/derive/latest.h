@@ -11,6 +11,8 @@
 #include <memory>
 #include <optional>
 
+#include "desktop/derive/workers.h"
+
 namespace bristle {
 
 template <class T>
@@ -46,8 +48,11 @@ class Latest {
   void begin() {
     runs_ = true;
     stop_ = std::make_shared<std::atomic<bool>>(false);
-    watcher_.setFuture(QtConcurrent::run(
-        [make = std::exchange(next_, {}), stop = stop_] { return std::optional<T>(make(*stop)); }));
+    watcher_.setFuture(
+        QtConcurrent::run(&workers(), [make = std::exchange(next_, {}), stop = stop_] {
+          stepBack();
+          return std::optional<T>(make(*stop));
+        }));
   }
   void finish() {
     runs_ = false;

@@ -213,6 +213,9 @@ bool sameIds(const Project& a, const Project& b) {
 
 std::optional<Error> whyNotIds(const Project& p) {
   std::unordered_set<std::string_view> seen;
+  size_t count = 0;
+  eachId(p, [&](const std::string&) { ++count; });
+  seen.reserve(count);
   std::optional<Error> out;
   eachId(p, [&](const std::string& id) {
     if (out) return;

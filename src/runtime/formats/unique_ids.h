@@ -11,7 +11,7 @@ namespace bristle {
 class UniqueIds {
  public:
   // The reader must outlive it.
-  explicit UniqueIds(JsonReader& reader) : reader_(reader) {}
+  explicit UniqueIds(JsonReader& reader) : reader_(reader) { seen_.reserve(kUsual); }
   // Complains at `at` where the id was there already.
   void add(const std::string& id, const JsonPlace& at) {
     const auto [old, fresh] = seen_.try_emplace(id, "");
@@ -22,6 +22,7 @@ class UniqueIds {
   }
 
  private:
+  static constexpr size_t kUsual = 10'000;
   JsonReader& reader_;
   std::unordered_map<std::string, std::string> seen_;
 };
