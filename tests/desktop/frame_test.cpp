@@ -196,6 +196,30 @@ TEST_F(Frame, BothThemesKeepTheirContrast) {
   }
 }
 
+TEST_F(Frame, EachWindowHasAThemeOfItsOwn) {
+  applyTheme(*window, Theme::darkOne());
+  QWidget other;
+  auto* inOther = new QWidget(&other);
+  applyTheme(other, Theme::light());
+  EXPECT_TRUE(themeOf(window->findChild<QListWidget*>()).dark);
+  EXPECT_FALSE(themeOf(inOther).dark);
+  QWidget asking(window.get(), Qt::Dialog);  // a window of its own over the other
+  EXPECT_TRUE(themeOf(&asking).dark);
+  QWidget nowhere;
+  EXPECT_FALSE(themeOf(&nowhere).dark);
+  applyTheme(*window, Theme::light());
+  EXPECT_FALSE(themeOf(window->findChild<QListWidget*>()).dark);
+}
+
+TEST_F(Frame, MiniaturesStandOnTheGroundOfTheTheme) {
+  auto* shelf = window->findChild<Shelf*>();
+  QListWidgetItem* kind = shelf->findChildren<QListWidget*>()[0]->item(0);
+  for (const Theme& t : {Theme::darkOne(), Theme::light()}) {
+    applyTheme(*window, t);
+    QTRY_COMPARE(kind->icon().pixmap(64, 38).toImage().pixelColor(1, 1), t.work);
+  }
+}
+
 TEST_F(Frame, UndoSaysWhatItUndoes) {
   ASSERT_TRUE(work().perform(addScreen("Third")));
   EXPECT_TRUE(named<QAbstractButton>(QStringLiteral("Undo"))

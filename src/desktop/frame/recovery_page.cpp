@@ -30,15 +30,15 @@ QString inWords(const QDateTime& when) {
 
 // The first screen, or the first kind where there is none yet.
 QPixmap pictureOf(const Project& project, const QString& folder, const FontMeasure& measure,
-                  double ratio) {
+                  double ratio, const Theme& theme) {
   QPixmap out(kPicture * ratio);
   out.setDevicePixelRatio(ratio);
-  out.fill(theme().work);
+  out.fill(theme.work);
   QPainter p(&out);
   const Screen* screen = find(project, project.first);
   if (!screen && !project.screens.empty()) screen = &*project.screens.front();
   if (!screen) {
-    p.setPen(theme().onWork);
+    p.setPen(theme.onWork);
     p.drawText(QRect(QPoint(), kPicture), Qt::AlignCenter, QObject::tr("no screens yet"));
     return out;
   }
@@ -85,7 +85,8 @@ QWidget* RecoveryPage::version(const QString& title, const QString& when, const 
   auto* time = new QLabel(when);
   time->setProperty("quiet", true);
   auto* picture = new QLabel;
-  picture->setPixmap(pictureOf(project, folder, work_.measure(), devicePixelRatioF()));
+  picture->setPixmap(
+      pictureOf(project, folder, work_.measure(), devicePixelRatioF(), themeOf(this)));
   picture->setAccessibleName(tr("Picture: %1").arg(title));
   auto* button = new QPushButton(choice);
   button->setAutoDefault(true);

@@ -176,7 +176,7 @@ QWidget* Window::makeMiddle() {
   auto* row = new QHBoxLayout(middle_);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(0);
-  shelf_ = new Shelf(work_);
+  shelf_ = new Shelf(work_, this);
   shelf_->setFixedWidth(kShelfWidth);
   pages_ = new QStackedWidget;
   cards_ = new QStackedWidget;
@@ -266,7 +266,7 @@ void Window::makeViewMenu(QMenu* menu) {
   fold(menu, tr("Card"), Qt::Key_F8, QStringLiteral("fold/card"), cards_);
   command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J),
           [this] { finder_->open(allCommands()); });
-  command(menu, tr("Light or dark"), {}, [this] { setDark(!theme().dark); });
+  command(menu, tr("Light or dark"), {}, [this] { setDark(!themeOf(this).dark); });
 }
 
 // Folded away by a key, so that what is worked on has the room; remembered.
@@ -454,7 +454,7 @@ void Window::closeEvent(QCloseEvent* event) {
 }
 
 void Window::offerUnsaved() {
-  auto* page = new RecoveryPage(work_, *autosave_, *files_);
+  auto* page = new RecoveryPage(work_, *autosave_, *files_, pages_);
   if (!page->showNext()) return delete page;
   recovery_ = page;
   pages_->addWidget(page);

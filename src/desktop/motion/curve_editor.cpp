@@ -67,7 +67,7 @@ std::vector<QPointF> CurveEditor::handles() const {
 void CurveEditor::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.setPen(hasFocus() ? QPen(t.accent, 2) : QPen(t.line, 1));
   p.setBrush(t.raised);
   p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 4, 4);

@@ -199,7 +199,7 @@ std::optional<StateId> GraphView::tileAt(const QPointF& at) const {
 }
 
 void GraphView::paintTile(QPainter& p, size_t index, bool active) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Machine& machine = *work_.machine();
   const Kind& kind = *work_.kind();
   const auto table = work_.lookTable();
@@ -238,7 +238,7 @@ void GraphView::paintTile(QPainter& p, size_t index, bool active) {
 }
 
 void GraphView::paintLink(QPainter& p, const Link& link) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const auto has = [&](int index) {
     return std::find(link.transitions.begin(), link.transitions.end(), index) !=
            link.transitions.end();
@@ -273,7 +273,7 @@ void GraphView::paintLink(QPainter& p, const Link& link) {
 void GraphView::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.fillRect(rect(), t.chrome);
   const Machine* machine = work_.machine();
   if (!machine || !work_.kind()) return;

@@ -108,7 +108,7 @@ int LawsPanel::list(const LawReport& report, int row) {
       QFont bold = item->font();
       bold.setWeight(QFont::Bold);
       item->setFont(bold);
-      item->setForeground(theme().wrong);
+      item->setForeground(themeOf(this).wrong);
     }
   }
   const auto advise = [&](const QString& text) {

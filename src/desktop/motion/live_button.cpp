@@ -20,7 +20,7 @@ LiveButton::LiveButton(Work& work, MotionView& view, QWidget* parent)
 void LiveButton::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.fillRect(rect(), t.work);
   const Kind* kind = work_.kind();
   const auto table = work_.lookTable();

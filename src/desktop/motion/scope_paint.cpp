@@ -13,7 +13,7 @@ namespace bristle {
 using namespace scope;
 
 void ScopeView::paintLanes(QPainter& p) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Score& score = view_.score();
   const double high = laneHeight();
   for (int lane = 0; lane < int(rows().size()); ++lane) {
@@ -44,7 +44,7 @@ void ScopeView::paintLanes(QPainter& p) {
 
 // A message is a tick, a value is its number from when on it counts.
 void ScopeView::paintMarks(QPainter& p) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Score& score = view_.score();
   for (size_t row = 0; row < rows().size(); ++row) {
     const ScopeRow& r = rows_[row];
@@ -72,7 +72,7 @@ void ScopeView::paintMarks(QPainter& p) {
 }
 
 void ScopeView::paintStates(QPainter& p) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Machine* machine = work_.machine();
   const auto& periods = view_.run().states;
   const double top = lanesEnd() + 4;
@@ -103,7 +103,7 @@ void ScopeView::paintStates(QPainter& p) {
 }
 
 void ScopeView::paintCurves(QPainter& p) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Kind* kind = work_.kind();
   const auto table = work_.lookTable();
   if (curvesStale_) curves_ = kind && table ? curvesOf(view_, *kind, *table) : std::vector<Curve>();
@@ -149,7 +149,7 @@ void ScopeView::paintStill() {
   QPainter p(&still_);
   p.setFont(font());
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.fillRect(rect(), t.chrome);
   p.setPen(t.quiet);
   const Ms length = view_.score().length;

@@ -87,7 +87,7 @@ void ScopeView::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.drawPixmap(0, 0, still_);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const double x = placeOf(-1, view_.time()).x();
   p.setPen(QPen(t.pinned, 1.5));
   p.drawLine(QPointF(x, 2), QPointF(x, height() - 4));

@@ -85,7 +85,7 @@ int TimelineView::rowAt(double y) const {
 }
 
 void TimelineView::paintRow(QPainter& p, size_t row) {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const MotionTrack& track = motion()->tracks[row];
   const bool picked = int(row) == view_.track();
   const QRectF whole(0, kRuler + rowHeight() * double(row), width(), rowHeight());
@@ -126,7 +126,7 @@ void TimelineView::paintRow(QPainter& p, size_t row) {
 void TimelineView::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.fillRect(rect(), t.chrome);
   const StateMotion* m = motion();
   const Machine* machine = work_.machine();

@@ -70,7 +70,7 @@ void TryButton::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   p.setPen(Qt::NoPen);
-  p.setBrush(theme().work);
+  p.setBrush(themeOf(this).work);
   p.drawRoundedRect(rect(), 4, 4);
   const Kind* kind = work_.kind();
   const Machine* machine = work_.machine();

@@ -91,7 +91,7 @@ void Canvas::showHitAreas(bool on) {
 void Canvas::paintHitAreas(QPainter& p) {
   const Screen& screen = *work().screen();
   const Layout& layout = work().layout();
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.save();
   std::vector<std::pair<QPainterPath, bool>> areas;
   for (size_t i = 0; i < screen.items.size(); ++i) {
@@ -134,7 +134,7 @@ void Canvas::paintOver(QPainter& p) {
   const Display* display = work().display();
   if (!screen || !display) return;
   const Layout& layout = work().layout();
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const double safe = display->safe / display->scale;
   if (safe > 0) {
     p.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));

@@ -35,7 +35,7 @@ Miniature DisplayStrip::miniature(int i, const QSize& size) const {
           {},
           size,
           devicePixelRatioF(),
-          theme().work};
+          themeOf(this).work};
 }
 
 int DisplayStrip::picked() const {
@@ -52,13 +52,13 @@ void DisplayStrip::paintEvent(QPaintEvent*) {
   const auto& displays = work_.project().displays;
   for (int i = 0; i < int(displays.size()); ++i) {
     const QRect box = frame(i);
-    p.fillRect(box, theme().work);
+    p.fillRect(box, themeOf(this).work);
     if (screen) p.drawImage(box, work_.miniatures().get(miniature(i, box.size())));
     const bool on = i == picked();
-    p.setPen(QPen(on ? theme().accent : theme().line, on ? 2 : 1));
+    p.setPen(QPen(on ? themeOf(this).accent : themeOf(this).line, on ? 2 : 1));
     p.drawRect(box.adjusted(-2, -2, 2, 2));
     if (on && hasFocus()) p.drawRect(box.adjusted(-5, -5, 5, 5));
-    p.setPen(on ? theme().accent : theme().quiet);
+    p.setPen(on ? themeOf(this).accent : themeOf(this).quiet);
     p.drawText(
         QRect(box.x(), kPicture + 14, kSlot - 8, 18), Qt::AlignLeft | Qt::AlignVCenter,
         fontMetrics().elidedText(toQt(displays[size_t(i)].name), Qt::ElideRight, kSlot - 12));

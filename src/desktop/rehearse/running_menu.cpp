@@ -113,11 +113,11 @@ void RunningMenu::refresh() {
 
 void RunningMenu::paintEvent(QPaintEvent* event) {
   QPainter p(this);
-  p.fillRect(rect(), theme().work);
+  p.fillRect(rect(), themeOf(this).work);
   const Display* d = work_.display();
   Session* session = rehearsal_.session();
   if (!session || !d) {
-    p.setPen(theme().onWork);
+    p.setPen(themeOf(this).onWork);
     p.drawText(rect(), Qt::AlignCenter, tr("Press Enter here, or Rehearse above, to run the menu"));
   } else {
     p.save();
@@ -136,7 +136,7 @@ void RunningMenu::paintEvent(QPaintEvent* event) {
     }
   }
   if (!hasFocus()) return;
-  p.setPen(QPen(theme().accent, 3));
+  p.setPen(QPen(themeOf(this).accent, 3));
   p.drawRect(rect().adjusted(1, 1, -2, -2));
 }
 

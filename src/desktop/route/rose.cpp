@@ -32,7 +32,7 @@ void Rose::set(std::array<Arm, 4> arms, Dir picked) {
 void Rose::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const QPointF c = QRectF(rect()).center();
   for (Dir dir : kDirs) {
     const Arm& arm = arms_[size_t(dir)];

@@ -141,17 +141,17 @@ std::vector<CarryTarget> CarryPage::shown() const {
 void CarryPage::paintTarget(QPainter& p, const CarryTarget& to, const Project& after,
                             const KindId& made, int y) {
   const double ratio = devicePixelRatioF();
-  p.setPen(theme().ink);
+  p.setPen(themeOf(this).ink);
   p.drawText(QRect(0, y, 3 * kCell.width(), 18), Qt::AlignLeft | Qt::AlignVCenter,
              toQt(bristle::find(after, made)->name));
-  p.setPen(theme().quiet);
+  p.setPen(themeOf(this).quiet);
   y += 20;
   const auto line = [&](const QString& what, const Project& project, LookTables& tables) {
     p.drawText(QRect(0, y, kLineWords, kCell.height()), Qt::AlignLeft | Qt::AlignVCenter, what);
     for (int s = 0; s < kShownStates; ++s)
       p.drawPixmap(kLineWords + s * (kCell.width() + 2), y,
-                   kindPicture(project, made, StateIndex(s), kCell, theme().work, work_.looks(),
-                               tables, ratio));
+                   kindPicture(project, made, StateIndex(s), kCell, themeOf(this).work,
+                               work_.looks(), tables, ratio));
     y += kCell.height() + 2;
   };
   if (!to.item) line(tr("before"), work_.project(), work_.tables());
@@ -174,7 +174,7 @@ void CarryPage::refresh() {
   const auto after = looked.empty() ? Result<Project>(work_.project())
                                     : carryOver(from_, chosen(), looked).apply(work_.project());
   QPainter p(&all);
-  p.setPen(theme().quiet);
+  p.setPen(themeOf(this).quiet);
   const auto say = [&](const QString& text) {
     p.drawText(QRect(0, 0, width, 60), Qt::TextWordWrap, text);
   };

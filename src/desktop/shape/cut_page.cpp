@@ -48,7 +48,7 @@ QPointF CutView::toPicture(const QPointF& w) const {
 
 void CutView::paintEvent(QPaintEvent*) {
   QPainter p(this);
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   p.fillRect(rect(), t.work);
   if (picture_.isNull()) {
     p.setPen(t.onWork);

@@ -27,7 +27,7 @@ class CellDelegate : public QStyledItemDelegate {
 
   void paint(QPainter* p, const QStyleOptionViewItem& option,
              const QModelIndex& index) const override {
-    const Theme& t = theme();
+    const Theme& t = themeOf(option.widget);
     const QRect r = option.rect;
     if (index.data(LedgerModel::BandRole).toBool()) {
       p->fillRect(r, t.band);

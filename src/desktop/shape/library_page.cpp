@@ -21,7 +21,7 @@ constexpr int kStateHeight = 74, kMostStates = 5;
 
 // All states of a kind, on a light and on a dark ground.
 QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, LookTables& tables,
-              int width, double ratio) {
+              int width, double ratio, const QColor& ink) {
   const QSize cell(std::clamp(width / kMostStates, 60, 150), kStateHeight);
   const auto table = tables.get(project, id);
   const Kind* kind = find(project, id);
@@ -32,7 +32,7 @@ QPixmap strip(const Project& project, const KindId& id, LookPainter& looks, Look
   out.fill(Qt::transparent);
   if (!machine) return out;
   QPainter p(&out);
-  p.setPen(theme().quiet);
+  p.setPen(ink);
   for (int s = 0; s < count; ++s) {
     const QRect head(s * cell.width(), 0, cell.width(), 16);
     p.drawText(head, Qt::AlignCenter, toQt(machine->states[size_t(s)].name));
@@ -123,7 +123,7 @@ void LibraryPage::show(Project library, const QString& folder) {
   looks_.pictures().forget();
   kinds_->clear();
   QPixmap blank(kTile);
-  blank.fill(theme().work);
+  blank.fill(themeOf(this).work);
   for (const auto& kind : library_->kinds)
     kinds_->addItem(new QListWidgetItem(blank, toQt(kind->name)));
   drawn_ = 0;
@@ -137,7 +137,7 @@ void LibraryPage::drawSome() {
   for (int i = 0; i < 4; ++i, ++drawn_) {
     if (drawn_ >= kinds_->count()) return soon_.stop();
     const QPixmap picture = kindPicture(*library_, library_->kinds[size_t(drawn_)]->id, 0, kTile,
-                                        theme().work, looks_, tables_, devicePixelRatioF());
+                                        themeOf(this).work, looks_, tables_, devicePixelRatioF());
     QIcon icon(picture);
     icon.addPixmap(picture, QIcon::Selected);
     kinds_->item(drawn_)->setIcon(icon);
@@ -161,7 +161,7 @@ void LibraryPage::refreshChoice() {
   take_->setEnabled(!kinds.empty());
   states_->setPixmap(kinds.empty() ? QPixmap()
                                    : strip(*library_, kinds.front(), looks_, tables_, width() - 40,
-                                           devicePixelRatioF()));
+                                           devicePixelRatioF(), themeOf(this).quiet));
   for (auto& entry : answers_) delete entry.second->parentWidget();
   answers_.clear();
   for (const LibraryConflict& conflict : conflictsWith(work_.project(), *library_, kinds)) {

@@ -22,7 +22,7 @@ constexpr NamedType kTypes[] = {NamedType::Colour, NamedType::Length,   NamedTyp
                                 NamedType::Font,   NamedType::Weight,   NamedType::Duration,
                                 NamedType::Easing, NamedType::Gradient, NamedType::Shadow};
 
-QIcon swatch(const Value* value) {
+QIcon swatch(const Value* value, const QColor& edge) {
   if (!value) return {};
   Fill fill;
   if (const auto* colour = std::get_if<Colour>(value)) fill = Fill::solid(*colour);
@@ -33,7 +33,7 @@ QIcon swatch(const Value* value) {
   out.fill(Qt::white);
   QPainter p(&out);
   p.fillRect(out.rect(), brushOf(fill, QRectF(0, 0, 16, 16)));
-  p.setPen(theme().quiet);
+  p.setPen(edge);
   p.drawRect(0, 0, 15, 15);
   p.end();
   QIcon icon(out);
@@ -188,6 +188,7 @@ void NamedPage::refresh() {
                              toQt(toText(named.value, &light)),
                              named.dark ? toQt(toText(*named.dark, &light)) : QString(),
                              QString::number(usesOf(p, named.id).size())};
+    const QColor edge = themeOf(this).quiet;
     for (int c = 0; c < 5; ++c) {
       QTableWidgetItem* item = table_->item(int(i), c);
       if (!item) table_->setItem(int(i), c, item = new QTableWidgetItem);
@@ -195,8 +196,8 @@ void NamedPage::refresh() {
       const bool fixed = c == Type || c == Uses;
       item->setFlags(fixed ? Qt::ItemIsEnabled | Qt::ItemIsSelectable
                            : Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable);
-      if (c == Light) item->setIcon(swatch(light.settle(named.id)));
-      if (c == Dark) item->setIcon(named.dark ? swatch(dark.settle(named.id)) : QIcon());
+      if (c == Light) item->setIcon(swatch(light.settle(named.id), edge));
+      if (c == Dark) item->setIcon(named.dark ? swatch(dark.settle(named.id), edge) : QIcon());
     }
   }
   dark_->setChecked(p.settings.darkSet);

@@ -44,11 +44,11 @@ void Track::paintEvent(QPaintEvent*) {
     for (int x = 0; x < int(bar.width()); x += 2)
       p.fillRect(QRectF(bar.x() + x, bar.y(), 2, bar.height()), colourAt_(most_ * x / bar.width()));
   p.restore();
-  p.setPen(QPen(hasFocus() ? theme().accent : theme().quiet, hasFocus() ? 2 : 1));
+  p.setPen(QPen(hasFocus() ? themeOf(this).accent : themeOf(this).quiet, hasFocus() ? 2 : 1));
   p.setBrush(Qt::NoBrush);
   p.drawPath(path);
   const double at = bar.x() + bar.width() * value_ / most_;
-  p.setPen(QPen(theme().ink, 1.5));
+  p.setPen(QPen(themeOf(this).ink, 1.5));
   p.setBrush(Qt::white);
   p.drawRoundedRect(QRectF(at - 3, 1, 6, height() - 2), 2, 2);
 }

@@ -69,10 +69,10 @@ void Swatches::paintEvent(QPaintEvent*) {
   QPainter p(this);
   for (int i = 0; i < int(colours_.size()); ++i) {
     p.fillRect(cell(i), toQt(colours_[size_t(i)]));
-    p.setPen(theme().quiet);
+    p.setPen(themeOf(this).quiet);
     p.drawRect(cell(i));
     if (i != current_ || !hasFocus()) continue;
-    p.setPen(QPen(theme().accent, 2));
+    p.setPen(QPen(themeOf(this).accent, 2));
     p.drawRect(cell(i).adjusted(-1, -1, 1, 1));
   }
 }

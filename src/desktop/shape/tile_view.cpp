@@ -7,7 +7,7 @@
 
 namespace bristle {
 
-TileView::TileView(Work& work, QObject* parent) : QObject(parent), work_(work) {
+TileView::TileView(Work& work, QWidget* bench) : QObject(bench), work_(work), bench_(bench) {
   connect(&work, &Work::picturesChanged, this, [this] { shown_.reset(); });
 }
 
@@ -79,7 +79,7 @@ void TileView::drawScreen() {
 
 void TileView::paintBackdrop(QPainter& painter, const QRectF& tile, const QRectF& box,
                              double scale) {
-  painter.fillRect(tile, theme().work);
+  painter.fillRect(tile, themeOf(bench_).work);
   if (backdrop_ == Backdrop::Checker) {
     constexpr int kCell = 8;
     painter.save();
@@ -107,7 +107,7 @@ QImage TileView::behind() {
   const Kind* kind = work_.kind();
   QImage out(kind ? QSizeF(kind->width, kind->height).toSize().expandedTo({1, 1}) : QSize(1, 1),
              QImage::Format_ARGB32_Premultiplied);
-  out.fill(theme().work);
+  out.fill(themeOf(bench_).work);
   drawScreen();
   if (screen_.isNull()) return out;
   QPainter painter(&out);

@@ -16,7 +16,8 @@ enum class Backdrop { Neutral, Checker, Screen };
 class TileView : public QObject {
   Q_OBJECT
  public:
-  explicit TileView(Work& work, QObject* parent);
+  // `bench` is where the tiles are.
+  TileView(Work& work, QWidget* bench);
   Backdrop backdrop() const { return backdrop_; }
   bool trueSize() const { return trueSize_; }
   bool alone() const { return alone_; }
@@ -43,6 +44,7 @@ class TileView : public QObject {
   const Item* placed(const Screen** screen) const;
 
   Work& work_;
+  QWidget* bench_;
   Backdrop backdrop_ = Backdrop::Neutral;
   bool trueSize_ = false, alone_ = false, hitAreas_ = false;
   QImage screen_;                     // the screen without the button, in layout px

@@ -122,14 +122,14 @@ void Wall::paintTile(QPainter& painter, int section, StateIndex state) const {
     painter.setBrush(QColor(15, 110, 110, 70));
     const QPainterPath area = hitOutline(*kind, table->base(), box, work_.looks().pictures());
     painter.drawPath(area);
-    painter.setPen(QPen(theme().accent, 1 / s, Qt::DashLine));
+    painter.setPen(QPen(themeOf(this).accent, 1 / s, Qt::DashLine));
     painter.drawPath(area);
   }
   painter.restore();
 }
 
 void Wall::paintHandles(QPainter& painter, int section) const {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setClipRect(tileOf(section).adjusted(0, -6, 0, 6));
@@ -159,7 +159,7 @@ void Wall::paintHandles(QPainter& painter, int section) const {
 }
 
 void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex state) const {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Kind& kind = *work_.kind();
   const Column column = model_.columnAt(section);
   const auto table = work_.lookTable();
@@ -194,7 +194,7 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
 
 // Where edits go, in words beside the bar that shows it.
 void Wall::paintTarget(QPainter& p, const QRect& text) const {
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   QStringList names;
   for (const Column& column : work_.picked().columns)
     names << model_.headerData(model_.columnOf(column), Qt::Horizontal, Qt::DisplayRole).toString();
@@ -213,7 +213,7 @@ void Wall::paintTarget(QPainter& p, const QRect& text) const {
 void Wall::paintSection(QPainter* p, const QRect& rect, int section) const {
   const Kind* kind = work_.kind();
   if (!kind) return;
-  const Theme& t = theme();
+  const Theme& t = themeOf(this);
   const Column column = model_.columnAt(section);
   const auto& picked = work_.picked().columns;
   const bool goesHere = std::find(picked.begin(), picked.end(), column) != picked.end();

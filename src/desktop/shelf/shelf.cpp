@@ -1,5 +1,6 @@
 #include "desktop/shelf/shelf.h"
 
+#include <QEvent>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
@@ -75,11 +76,17 @@ void Shelf::fill(QListWidget* list, int count, int picked,
   while (list->count() > count) delete list->takeItem(list->count() - 1);
   while (list->count() < count) {
     QPixmap blank(kMiniature);
-    blank.fill(theme().work);
+    blank.fill(themeOf(this).work);
     list->addItem(new QListWidgetItem(QIcon(blank), QString()));
   }
   for (int i = 0; i < count; ++i) show(i, *list->item(i));
   list->setCurrentRow(picked);
+}
+
+// Miniatures stand on the theme's ground.
+void Shelf::changeEvent(QEvent* event) {
+  if (event->type() == QEvent::StyleChange && !soon_.isActive()) soon_.start();
+  QWidget::changeEvent(event);
 }
 
 void Shelf::refresh() {
@@ -112,7 +119,7 @@ void Shelf::showMiniatures() {
     icon.addPixmap(picture, QIcon::Selected);  // not tinted: it shows the thing itself
     item->setIcon(icon);
   };
-  const Miniature like{whole, {}, kMiniature, devicePixelRatioF(), theme().work};
+  const Miniature like{whole, {}, kMiniature, devicePixelRatioF(), themeOf(this).work};
   for (size_t i = 0; i < p.kinds.size(); ++i) {
     Miniature wanted = like;
     wanted.kind = p.kinds[i]->id;

@@ -13,6 +13,9 @@ class Shelf : public QWidget {
  public:
   explicit Shelf(Work& work, QWidget* parent = nullptr);
 
+ protected:
+  void changeEvent(QEvent* event) override;
+
  private:
   QListWidget* list(const QString& name, const QString& add, std::function<void()> make);
   void refresh();

@@ -117,7 +117,7 @@ QRectF ScreenView::toWidget(const Box& b) const {
 
 void ScreenView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
-  painter.fillRect(rect(), theme().work);
+  painter.fillRect(rect(), themeOf(this).work);
   const Screen* screen = work_.screen();
   if (screen && work_.display()) {
     paintArt();
@@ -131,7 +131,7 @@ void ScreenView::paintEvent(QPaintEvent*) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintOver(painter);
   if (hasFocus()) {
-    painter.setPen(QPen(theme().accent, 2));
+    painter.setPen(QPen(themeOf(this).accent, 2));
     painter.setBrush(Qt::NoBrush);
     painter.drawRect(rect().adjusted(1, 1, -1, -1));
   }

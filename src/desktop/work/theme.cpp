@@ -4,15 +4,15 @@
 #include <QFontDatabase>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QVariant>
 #include <QWidget>
+#include <memory>
 
 namespace bristle {
 namespace {
 
-Theme& current() {
-  static Theme theme = Theme::light();
-  return theme;
-}
+using Kept = std::shared_ptr<const Theme>;
+constexpr const char* kProperty = "bristleTheme";
 
 QPalette paletteOf(const Theme& t) {
   QPalette p;
@@ -139,12 +139,17 @@ Theme Theme::darkOne() {
   return t;
 }
 
-const Theme& theme() {
-  return current();
+const Theme& themeOf(const QWidget* widget) {
+  static const Theme light = Theme::light();
+  for (; widget; widget = widget->parentWidget()) {
+    widget = widget->window();
+    if (const auto kept = widget->property(kProperty).value<Kept>()) return *kept;
+  }
+  return light;
 }
 
 void applyTheme(QWidget& window, const Theme& t) {
-  current() = t;
+  window.setProperty(kProperty, QVariant::fromValue<Kept>(std::make_shared<const Theme>(t)));
   QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   QFont font(QFontDatabase::families().contains(QStringLiteral("Inter"))
                  ? QStringLiteral("Inter")

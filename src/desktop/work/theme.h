@@ -27,10 +27,12 @@ struct Theme {
   static Theme darkOne();
 };
 
-// The theme in force; set once at the start and when the person changes it.
-const Theme& theme();
-// Style, palette and font are the application's; the style sheet is the window's, since one of the
-// application's is worked off anew each time that a widget finds its place while a view is built.
+// The theme of the window that the widget is in; the light one where that has none. Holds until the
+// window gets another.
+const Theme& themeOf(const QWidget* widget);
+// Hands a theme to a window and all that is in it. Style, palette and font are the application's;
+// the style sheet is the window's, since one of the application's is worked off anew each time that
+// a widget finds its place while a view is built.
 void applyTheme(QWidget& window, const Theme& theme);
 
 }  // namespace bristle
