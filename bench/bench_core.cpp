@@ -173,6 +173,33 @@ void layoutOfScreen(benchmark::State& state) {
 }
 BENCHMARK(layoutOfScreen)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
 
+// A thousand items in containers six deep: rows that wrap, grids, columns, with shares and bounds.
+void layoutSixDeep(benchmark::State& state) {
+  Project project = emptyProject();
+  Screen screen;
+  std::vector<ItemId> around;
+  for (int i = 0; i < 1000; ++i) {
+    Item item;
+    item.id = {"i" + std::to_string(i)};
+    if (!around.empty()) item.parent = around.back();
+    item.place.x = {.rest = i % 3 == 0 ? 1.0 : 0, .least = double(i % 5), .most = i % 7 ? 0.0 : 90};
+    if (i % 8 < 6 && i % 48 < 6) {
+      if (i % 48 == 0) around.clear();
+      item.parent = around.empty() ? ItemId{} : around.back();
+      item.what = ContainerData{.flow = static_cast<Flow>(i % 3), .wraps = true};
+      around.push_back(item.id);
+    } else {
+      item.what = PanelData{};
+      item.place.x.size = 20 + i % 30;
+      item.place.y.size = 10 + i % 20;
+    }
+    screen.items.emplace_back(std::move(item));
+  }
+  const PlainMeasure measure;
+  for (auto _ : state) bench::keep(layOut(project, screen, project.displays[0], measure));
+}
+BENCHMARK(layoutSixDeep)->Unit(benchmark::kMillisecond);
+
 // 30 states in a ring of menus with timers, three guards and two values.
 Machine largeMachine() {
   Machine m = menuButton({"m"}, "large", Wins::Hover);

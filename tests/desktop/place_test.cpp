@@ -2,34 +2,11 @@
 #include <QPlainTextEdit>
 #include <QTableView>
 
-#include "core/edit/screen_edits.h"
-#include "desktop/place/canvas.h"
 #include "desktop/place/display_strip.h"
-#include "desktop/window_fixture.h"
+#include "place_fixture.h"
 
 namespace bristle {
 namespace {
-
-class PlaceBenchTest : public test::WindowTest {
- protected:
-  void SetUp() override {
-    WindowTest::SetUp();
-    work().replace(test::columnMenu({"One", "Two"}), {}, false);
-    ASSERT_TRUE(work().perform(addButton(screenId(), project().kinds[0]->id, "Free", 800, 300)));
-    window->openBench(QStringLiteral("place"));
-    free = test::buttons(project())[2];
-  }
-  ScreenId screenId() { return project().screens[0]->id; }
-  const Item& item(const ItemId& id) { return *findItem(*project().screens[0], id); }
-  Box boxOf(const ItemId& id) {
-    const Screen& screen = *project().screens[0];
-    for (size_t i = 0; i < screen.items.size(); ++i)
-      if (screen.items[i]->id == id) return work().layout().items[i].box;
-    return {};
-  }
-  Canvas& canvas() { return *window->findChild<Canvas*>(); }
-  ItemId free;
-};
 
 TEST_F(PlaceBenchTest, PinningElsewhereMovesNothingNowButHoldsOnTheOtherDisplay) {
   work().pickItems({free});
@@ -83,7 +60,7 @@ TEST_F(PlaceBenchTest, OneChangeGoesToAllThatArePicked) {
 
 TEST_F(PlaceBenchTest, TheColumnThatHoldsAButtonIsOneClickAway) {
   work().pickItems({test::buttons(project())[0]});
-  click(QStringLiteral("Pick the row or column that holds it"));
+  click(QStringLiteral("Pick what holds it"));
   ASSERT_TRUE(work().item()->container());
   fill(QStringLiteral("Gap"), QStringLiteral("40"));
   const auto ids = test::buttons(project());

@@ -241,7 +241,8 @@ Edit placeItems(ScreenId id, std::vector<std::pair<ItemId, Place>> places, std::
 }
 
 Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
-  return onScreen(id, flow == Flow::Row ? "make a row" : "make a column", {},
+  constexpr const char* kNames[] = {"make a row", "make a column", "make a grid", "make a ring"};
+  return onScreen(id, kNames[static_cast<size_t>(flow)], {},
                   [=](Project after, Screen& screen) -> Result<Project> {
                     Item box;
                     box.id = freshId<ItemId>(after, "c");

@@ -38,7 +38,7 @@ Edit duplicateItems(ScreenId screen, std::vector<ItemId> items);
 // Sets whole places, as a drag, a nudge or an alignment computed them.
 Edit placeItems(ScreenId screen, std::vector<std::pair<ItemId, Place>> places, std::string name,
                 std::string mergeKey);
-// Puts items into a new row or column at x, y, in reading order of `items`.
+// Puts items into a new container at x, y, in reading order of `items`.
 Edit gather(ScreenId screen, std::vector<ItemId> items, Flow flow, Px x, Px y);
 // Earlier or later in the painting order, and in its container.
 Edit reorder(ScreenId screen, ItemId item, int by);

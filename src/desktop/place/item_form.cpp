@@ -3,6 +3,8 @@
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/place/container_form.h"
+#include "desktop/place/size_form.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -26,7 +28,7 @@ ItemForm::ItemForm(Work& work) : work_(work) {
   top->layout()->setContentsMargins(16, 12, 16, 2);
   column->addWidget(top);
   buttonForm_ = add(&ItemForm::buildButton);
-  containerForm_ = add(&ItemForm::buildContainer);
+  column->addWidget(containerForm_ = new ContainerForm(work));
   decorForm_ = add(&ItemForm::buildDecor);
   placeForm_ = add(&ItemForm::buildPlace);
   new WhileSeen(work, this, [this] { refresh(); });
@@ -108,37 +110,6 @@ void ItemForm::buildAction(Form& form) {
   });
 }
 
-void ItemForm::buildContainer(Form& form) {
-  gap_ = form.number(
-      tr("Gap"), -1000, 10000,
-      [this](double v) {
-        return change("change gap", [v](Item& i) {
-          if (auto* c = i.container()) c->gap = v;
-        });
-      },
-      QStringLiteral("px"));
-  padding_ = form.number(
-      tr("Padding"), 0, 10000,
-      [this](double v) {
-        return change("change padding", [v](Item& i) {
-          if (auto* c = i.container()) c->padding = v;
-        });
-      },
-      QStringLiteral("px"));
-  across_ = form.choice(tr("Alignment across"),
-                        {tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")},
-                        [this](int index) {
-                          change("change order across", [index](Item& i) {
-                            if (auto* c = i.container()) c->across = static_cast<Across>(index);
-                          });
-                        });
-  clips_ = form.check(tr("Cuts off what reaches beyond it"), [this](bool on) {
-    change(on ? "cut off what reaches beyond" : "let content reach beyond", [on](Item& i) {
-      if (auto* c = i.container()) c->clips = on;
-    });
-  });
-}
-
 void ItemForm::buildDecor(Form& form) {
   fill_ = form.text(tr("Fill"), [this](const QString& text) {
     std::string expected;
@@ -169,7 +140,7 @@ void ItemForm::buildDecor(Form& form) {
 
 void ItemForm::buildPlace(Form& form) {
   form.heading(tr("PLACE"));
-  holder_ = form.button(tr("Pick the row or column that holds it"), [this] {
+  holder_ = form.button(tr("Pick what holds it"), [this] {
     if (work_.item() && work_.item()->parent) work_.pickItems({work_.item()->parent});
   });
   const QStringList across{tr("left edge"), tr("centre"), tr("right edge"), tr("both edges")};
@@ -184,18 +155,9 @@ void ItemForm::buildPlace(Form& form) {
                          [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).offset = v; });
     };
   };
-  const auto size = [this](bool horizontal) {
-    return [this, horizontal](double v) {
-      return changePlace("resize",
-                         [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).size = v; });
-    };
-  };
   x_ = form.number(tr("From there, x"), -1e6, 1e6, offset(true), QStringLiteral("px"));
   y_ = form.number(tr("From there, y"), -1e6, 1e6, offset(false), QStringLiteral("px"));
-  w_ = form.number(tr("Width"), 0, 1e6, size(true), QStringLiteral("px"));
-  h_ = form.number(tr("Height"), 0, 1e6, size(false), QStringLiteral("px"));
-  w_->setToolTip(tr("0: as wide as its kind"));
-  h_->setToolTip(tr("0: as high as its kind"));
+  form.wide(sizes_ = new SizeForm(work_));
   locked_ = form.check(tr("Locked: not picked by mistake"), [this](bool on) {
     change(on ? "lock" : "unlock", [on](Item& i) { i.locked = on; });
   });
@@ -265,8 +227,7 @@ void ItemForm::refreshPlace() {
   refill(pinY_, static_cast<int>(item.place.y.pin));
   refill(x_, QString::number(item.place.x.offset));
   refill(y_, QString::number(item.place.y.offset));
-  refill(w_, QString::number(item.place.x.size));
-  refill(h_, QString::number(item.place.y.size));
+  sizes_->refresh();
   refill(locked_, item.locked);
   refill(hidden_, item.hidden);
   // In a container the container decides where it is.
@@ -274,7 +235,7 @@ void ItemForm::refreshPlace() {
   holder_->setVisible(!free);
   for (QWidget* field : {static_cast<QWidget*>(pinX_), static_cast<QWidget*>(pinY_),
                          static_cast<QWidget*>(x_), static_cast<QWidget*>(y_)})
-    field->setEnabled(free);
+    placeForm_->setRowVisible(field, free);
 }
 
 void ItemForm::refresh() {
@@ -289,12 +250,7 @@ void ItemForm::refresh() {
   containerForm_->setVisible(container);
   decorForm_->setVisible(!button && !container);
   if (button) refreshButton(*button);
-  if (container) {
-    refill(gap_, QString::number(container->gap));
-    refill(padding_, QString::number(container->padding));
-    refill(across_, static_cast<int>(container->across));
-    refill(clips_, container->clips);
-  }
+  if (container) containerForm_->show(*container);
   const auto* panel = std::get_if<PanelData>(&item->what);
   const auto* picture = std::get_if<PictureData>(&item->what);
   decorForm_->setRowVisible(fill_, panel);

@@ -5,6 +5,8 @@
 
 namespace bristle {
 
+class ContainerForm;
+class SizeForm;
 class Work;
 
 class ItemForm : public QWidget {
@@ -19,7 +21,6 @@ class ItemForm : public QWidget {
   void buildButton(Form& form);
   void buildAction(Form& form);
   void buildPlace(Form& form);
-  void buildContainer(Form& form);
   void buildDecor(Form& form);
   void refresh();
   void refreshButton(const ButtonData& button);
@@ -31,12 +32,13 @@ class ItemForm : public QWidget {
 
   Work& work_;
   QLabel* head_;
-  Form *buttonForm_, *containerForm_, *decorForm_, *placeForm_;
-  QLineEdit *caption_, *accessible_, *description_, *x_, *y_, *w_, *h_, *gap_, *padding_, *fill_,
-      *radius_, *file_, *message_;
-  QComboBox *kind_, *do_, *target_, *pinX_, *pinY_, *across_;
+  Form *buttonForm_, *decorForm_, *placeForm_;
+  ContainerForm* containerForm_;
+  SizeForm* sizes_;
+  QLineEdit *caption_, *accessible_, *description_, *x_, *y_, *fill_, *radius_, *file_, *message_;
+  QComboBox *kind_, *do_, *target_, *pinX_, *pinY_;
   QPushButton* holder_;
-  QCheckBox *disabled_, *entry_, *locked_, *hidden_, *clips_;
+  QCheckBox *disabled_, *entry_, *locked_, *hidden_;
 };
 
 }  // namespace bristle

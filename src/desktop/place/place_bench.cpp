@@ -161,11 +161,13 @@ void PlaceBench::addArranging() {
       y = std::min(y, work_.layout().items[i].box.y);
     }
     if (loose.size() < 2)
-      return work_.tell(tr("Pick two or more buttons that are in no row or column yet"), true);
+      return work_.tell(tr("Pick two or more buttons that are in no container yet"), true);
     work_.perform(gather(screen->id, std::move(loose), flow, x, y));
   };
   add(tr("Put what is picked into a column"), {}, [put] { put(Flow::Column); });
   add(tr("Put what is picked into a row"), {}, [put] { put(Flow::Row); });
+  add(tr("Put what is picked into a grid"), {}, [put] { put(Flow::Grid); });
+  add(tr("Put what is picked into a ring"), {}, [put] { put(Flow::Ring); });
   const auto order = [this](int by) {
     if (work_.item()) work_.perform(reorder(work_.screen()->id, work_.item()->id, by));
   };

@@ -13,7 +13,10 @@ std::string displayName(const Item& item) {
     if (!button->caption.base.empty()) return button->caption.base;
     return button->accessibleName.base.empty() ? "button" : button->accessibleName.base;
   }
-  if (const auto* box = item.container()) return box->flow == Flow::Row ? "row" : "column";
+  if (const auto* box = item.container()) {
+    constexpr const char* kNames[] = {"row", "column", "grid", "ring"};
+    return kNames[static_cast<size_t>(box->flow)];
+  }
   return std::holds_alternative<PanelData>(item.what) ? "panel" : "picture";
 }
 

@@ -25,6 +25,11 @@ struct AxisPlace {
   Px offset = 0;
   Px size = 0;
   Px farOffset = 0;
+  // In a container: its share of the room that the others leave, whatever its size; 0: none, up to
+  // 1000.
+  double rest = 0;
+  // Bounds of its size, whatever it follows from; 0: none. Where they contradict, `least` counts.
+  Px least = 0, most = 0;
   bool operator==(const AxisPlace&) const = default;
 };
 
@@ -63,17 +68,34 @@ struct ButtonData {
   bool operator==(const ButtonData&) const = default;
 };
 
-enum class Flow : std::uint8_t { Row, Column };
+enum class Flow : std::uint8_t { Row, Column, Grid, Ring };
 enum class Across : std::uint8_t { Start, Centre, End, Stretch };
+// Where the children are when there is more room than they take; spread: it goes between them.
+enum class Along : std::uint8_t { Start, Centre, End, Spread };
+// The columns and rows of a grid: each as large as what is in it, all alike over the container, or
+// of a given size.
+enum class Cells : std::uint8_t { Content, Shared, Fixed };
 
-// Keeps what is in it in a row or a column, in document order.
+// Keeps what is in it in order, in document order.
 struct ContainerData {
   Flow flow = Flow::Column;
   Px gap = 16, padding = 0;
-  Across across = Across::Start;
-  bool clips = false;  // what reaches beyond it is neither seen nor hit
+  Across across = Across::Start;  // Grid: in each cell, both ways
+  bool clips = false;             // what reaches beyond it is neither seen nor hit
+  Along along = Along::Start;     // Row, Column
+  bool equal = false;             // Row, Column: all as long as the longest
+  bool wraps = false;             // Row: goes on in a further line where it is full
+  Px lineGap = 16;                // between the lines of a row that wraps, and the rows of a grid
+  int columns = 3;                // Grid: 1–kMostColumns
+  Cells cells = Cells::Content;   // Grid
+  Px cellWidth = 100, cellHeight = 100;  // Grid with fixed cells
+  // Ring: where the first lies, degrees clockwise from the top, how far the others go round, and
+  // how far all are from the middle.
+  double start = 0, sweep = 360;
+  Px radius = 200;
   bool operator==(const ContainerData&) const = default;
 };
+inline constexpr int kMostColumns = 64;
 
 struct PanelData {
   Fill fill;
@@ -91,8 +113,9 @@ struct Item {
   std::string name;
   ItemId parent;  // the container that it is in; empty: the screen
   Place place;
-  bool locked = false;  // cannot be picked on the canvas, and nothing that is in it
-  bool hidden = false;  // with all that is in it
+  int columns = 1, rows = 1;  // of the grid that it is in: how many cells it takes, 1–kMostColumns
+  bool locked = false;        // cannot be picked on the canvas, and nothing that is in it
+  bool hidden = false;        // with all that is in it
   std::variant<ButtonData, ContainerData, PanelData, PictureData> what;
   Extras extra;
   bool operator==(const Item&) const = default;

@@ -76,9 +76,24 @@ std::string whyNot(const StateMotion& m) {
 }
 
 std::string whyNot(const AxisPlace& a) {
-  const bool well =
-      isWithin(a.offset, -1e6, 1e6) && isWithin(a.farOffset, -1e6, 1e6) && isWithin(a.size, 0, 1e6);
-  return well ? "" : "places from −1000000 to 1000000 and sizes from 0 to 1000000 px";
+  for (const Px place : {a.offset, a.farOffset})
+    if (!isWithin(place, -1e6, 1e6)) return "places from −1000000 to 1000000 px";
+  for (const Px size : {a.size, a.least, a.most})
+    if (!isWithin(size, 0, 1e6)) return "sizes from 0 to 1000000 px";
+  return isWithin(a.rest, 0, 1000) ? "" : "shares of the rest from 0 to 1000";
+}
+
+std::string whyNot(const ContainerData& c) {
+  for (const Px gap : {c.gap, c.lineGap})
+    if (!isWithin(gap, -1000, 10000)) return "a gap from -1000 to 10000 px";
+  if (!isWithin(c.padding, 0, 10000)) return "padding from 0 to 10000 px";
+  if (c.columns < 1 || c.columns > kMostColumns)
+    return fmt::format("1 to {} columns", kMostColumns);
+  for (const Px size : {c.cellWidth, c.cellHeight})
+    if (!isWithin(size, 1, 10000)) return "cells of 1 to 10000 px";
+  if (!isWithin(c.start, -3600, 3600) || !isWithin(c.sweep, -360, 360))
+    return "a start from −3600 to 3600 and a sweep from −360 to 360 degrees";
+  return isWithin(c.radius, 0, 10000) ? "" : "a radius from 0 to 10000 px";
 }
 
 }  // namespace
@@ -144,10 +159,11 @@ std::optional<Error> whyNot(const Item& item) {
   const std::string place = fmt::format("“{}”", displayName(item));
   for (const AxisPlace* axis : {&item.place.x, &item.place.y})
     if (auto why = wrong(place, whyNot(*axis))) return why;
-  if (const auto* box = item.container()) {
-    if (!isWithin(box->gap, -1000, 10000)) return wrong(place, "a gap from -1000 to 10000 px");
-    if (!isWithin(box->padding, 0, 10000)) return wrong(place, "padding from 0 to 10000 px");
-  }
+  for (const int cells : {item.columns, item.rows})
+    if (cells < 1 || cells > kMostColumns)
+      return wrong(place, fmt::format("1 to {} cells", kMostColumns));
+  if (const auto* box = item.container())
+    if (auto why = wrong(place, whyNot(*box))) return why;
   if (const auto* panel = std::get_if<PanelData>(&item.what)) {
     if (auto why = wrong(place, whyNot(panel->fill))) return why;
     if (!isWithin(panel->radius, 0, 2000)) return wrong(place, "corners from 0 to 2000 px");

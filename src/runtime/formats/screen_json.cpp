@@ -1,6 +1,8 @@
 #include "runtime/formats/screen_json.h"
 
+#include <algorithm>
 #include <array>
+#include <cmath>
 
 #include "runtime/document/tree.h"
 #include "runtime/document/whynot.h"
@@ -14,16 +16,24 @@ namespace {
 
 constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"};
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
+constexpr std::array<std::string_view, 4> kAlong{"start", "centre", "end", "spread"};
+constexpr std::array<std::string_view, 3> kCells{"content", "shared", "fixed"};
+constexpr std::array<std::string_view, 4> kFlows{"row", "column", "grid", "ring"};
 constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
 
 // A plain number is an offset from the start.
 Json axisJson(const AxisPlace& a) {
-  if (a.pin == Pin::Start && a.size == 0) return a.offset;
+  const bool plain =
+      a.pin == Pin::Start && a.size == 0 && a.rest == 0 && a.least == 0 && a.most == 0;
+  if (plain) return a.offset;
   Json out{{"pin", kPins[static_cast<size_t>(a.pin)]}, {"offset", a.offset}};
   if (a.size != 0) out["size"] = a.size;
   if (a.pin == Pin::Both) out["farOffset"] = a.farOffset;
+  if (a.rest != 0) out["rest"] = a.rest;
+  if (a.least != 0) out["least"] = a.least;
+  if (a.most != 0) out["most"] = a.most;
   return out;
 }
 
@@ -41,6 +51,9 @@ AxisPlace readAxis(JsonReader& r, const Json& item, const JsonPlace& at, std::st
   a.offset = r.number(*value, here, "offset", 0, -1e6, 1e6);
   a.size = r.number(*value, here, "size", 0, 0, 1e6);
   a.farOffset = r.number(*value, here, "farOffset", 0, -1e6, 1e6);
+  a.rest = r.number(*value, here, "rest", 0, 0, 1000);
+  a.least = r.number(*value, here, "least", 0, 0, 1e6);
+  a.most = r.number(*value, here, "most", 0, 0, 1e6);
   return a;
 }
 
@@ -88,6 +101,25 @@ void writeContainer(Json& out, const ContainerData& c) {
   if (c.padding != 0) out["padding"] = c.padding;
   if (c.across != Across::Start) out["across"] = kAcross[static_cast<size_t>(c.across)];
   if (c.clips) out["clips"] = true;
+  const ContainerData usual;
+  if (c.along != usual.along) out["along"] = kAlong[static_cast<size_t>(c.along)];
+  if (c.equal) out["equal"] = true;
+  if (c.wraps) out["wraps"] = true;
+  if (c.lineGap != usual.lineGap) out["lineGap"] = c.lineGap;
+  if (c.columns != usual.columns) out["columns"] = c.columns;
+  if (c.cells != usual.cells) out["cells"] = kCells[static_cast<size_t>(c.cells)];
+  if (c.cellWidth != usual.cellWidth) out["cellWidth"] = c.cellWidth;
+  if (c.cellHeight != usual.cellHeight) out["cellHeight"] = c.cellHeight;
+  if (c.start != usual.start) out["start"] = c.start;
+  if (c.sweep != usual.sweep) out["sweep"] = c.sweep;
+  if (c.radius != usual.radius) out["ringRadius"] = c.radius;
+}
+
+int readCells(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
+              int usual) {
+  const double cells = r.number(value, at, key, usual, 1, kMostColumns);
+  if (cells != std::floor(cells)) r.complain({&at, key, 0, false}, "expected a whole number");
+  return static_cast<int>(cells);
 }
 
 ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& at, Flow flow) {
@@ -97,6 +129,17 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
   c.padding = r.number(value, at, "padding", 0, 0, 10000);
   c.across = static_cast<Across>(r.choice(value, at, "across", kAcross));
   c.clips = r.boolean(value, at, "clips", false);
+  c.along = static_cast<Along>(r.choice(value, at, "along", kAlong));
+  c.equal = r.boolean(value, at, "equal", false);
+  c.wraps = r.boolean(value, at, "wraps", false);
+  c.lineGap = r.number(value, at, "lineGap", c.lineGap, -1000, 10000);
+  c.columns = readCells(r, value, at, "columns", c.columns);
+  c.cells = static_cast<Cells>(r.choice(value, at, "cells", kCells));
+  c.cellWidth = r.number(value, at, "cellWidth", c.cellWidth, 1, 10000);
+  c.cellHeight = r.number(value, at, "cellHeight", c.cellHeight, 1, 10000);
+  c.start = r.number(value, at, "start", c.start, -3600, 3600);
+  c.sweep = r.number(value, at, "sweep", c.sweep, -360, 360);
+  c.radius = r.number(value, at, "ringRadius", c.radius, 0, 10000);
   return c;
 }
 
@@ -108,11 +151,13 @@ Json itemJson(const Item& item, const Project& project) {
   const auto* box = item.container();
   const auto* panel = std::get_if<PanelData>(&item.what);
   out["type"] = item.button() ? "button"
-                : box         ? (box->flow == Flow::Row ? "row" : "column")
+                : box         ? kFlows[static_cast<size_t>(box->flow)]
                               : (panel ? "panel" : "picture");
   if (!item.name.empty()) out["name"] = item.name;
   out["x"] = axisJson(item.place.x);
   out["y"] = axisJson(item.place.y);
+  if (item.columns != 1) out["cellColumns"] = item.columns;
+  if (item.rows != 1) out["cellRows"] = item.rows;
   if (item.locked) out["locked"] = true;
   if (item.hidden) out["hidden"] = true;
   if (const auto* button = item.button()) writeButton(out, *button, project);
@@ -130,8 +175,9 @@ void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item)
   const std::string type = r.text(value, at, "type");
   if (type == "button") {
     item.what = readButton(r, value, at);
-  } else if (type == "row" || type == "column") {
-    item.what = readContainer(r, value, at, type == "row" ? Flow::Row : Flow::Column);
+  } else if (const auto flow = std::find(kFlows.begin(), kFlows.end(), type);
+             flow != kFlows.end()) {
+    item.what = readContainer(r, value, at, static_cast<Flow>(flow - kFlows.begin()));
   } else if (type == "panel") {
     PanelData panel;
     if (const Json* fill = r.member(value, "fill"))
@@ -142,7 +188,7 @@ void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item)
     item.what = PictureData{r.text(value, at, "file")};
   } else {
     r.complain({&at, "type", 0, false},
-               "expected button, row, column, panel or picture, found “" + type + "”");
+               "expected button, row, column, grid, ring, panel or picture, found “" + type + "”");
   }
 }
 
@@ -155,6 +201,8 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   item.name = r.text(value, at, "name");
   item.parent = with.format == 1 ? ItemId{r.text(value, at, "in")} : parent;
   item.place = {readAxis(r, value, at, "x"), readAxis(r, value, at, "y")};
+  item.columns = readCells(r, value, at, "cellColumns", 1);
+  item.rows = readCells(r, value, at, "cellRows", 1);
   item.locked = r.boolean(value, at, "locked", false);
   item.hidden = r.boolean(value, at, "hidden", false);
   readWhat(r, value, at, item);

@@ -5,12 +5,16 @@
 #include <algorithm>
 
 #include "runtime/document/tree.h"
+#include "runtime/layout/grid.h"
 #include "runtime/layout/line.h"
 #include "runtime/layout/pins.h"
+#include "runtime/layout/ring.h"
 
 namespace bristle {
 namespace {
 
+// Widths first, then heights, since how high a row is that wraps follows from how wide it is: on
+// each axis sizes are measured from the innermost containers outwards and places given inwards.
 class Placer {
  public:
   Placer(const Project& project, const Screen& screen, const TextMeasure& measure)
@@ -18,52 +22,137 @@ class Placer {
         screen_(screen),
         measure_(measure),
         nesting_(nestingOf(screen)),
+        natural_(screen.items.size()),
         sizes_(screen.items.size()),
+        lines_(screen.items.size(), 0),
+        cells_(screen.items.size()),
         within_(screen.items.size(), -1) {}
 
   void run(Layout& out) {
     out.items.resize(screen_.items.size());
-    language_ = out.language;
-    // What is in a container comes after it, so that backwards it is measured before it.
-    for (size_t i = sizes_.size(); i-- > 0;) sizes_[i] = measured(i);
-    const Box all{0, 0, out.width, out.height};
-    for (size_t i = 0; i < sizes_.size(); ++i) {
+    for (size_t i = 0; i < natural_.size(); ++i) {
       const Item& item = *screen_.items[i];
-      if (nesting_[i].parent < 0) out.items[i].box = placePinned(item.place, sizes_[i], all);
-      finish(i, out);
-      if (const auto* box = item.container()) arrange(i, *box, out);
+      if (!item.container()) natural_[i] = naturalSize(project_, item, out.language, measure_);
+      if (item.container() && item.container()->flow == Flow::Grid) findCells(i);
     }
+    placeAxis(out, true);
+    placeAxis(out, false);
+    for (size_t i = 0; i < out.items.size(); ++i) finish(i, out);
   }
 
  private:
-  Size measured(size_t i) {
+  static const AxisPlace& axisOf(const Item& item, bool horizontal) {
+    return horizontal ? item.place.x : item.place.y;
+  }
+
+  void placeAxis(Layout& out, bool horizontal) {
+    // What is in a container comes after it, so that backwards it is measured before it.
+    for (size_t i = sizes_.size(); i-- > 0;) sizes_[i] = measured(i, horizontal);
+    for (size_t i = 0; i < sizes_.size(); ++i) {
+      const Item& item = *screen_.items[i];
+      Box& box = out.items[i].box;
+      if (nesting_[i].parent < 0)
+        put(box, horizontal,
+            placeOnAxis(axisOf(item, horizontal), sizes_[i], 0,
+                        horizontal ? out.width : out.height));
+      if (item.container()) arrange(i, horizontal, out);
+    }
+  }
+
+  static void put(Box& box, bool horizontal, const Span& span) {
+    (horizontal ? box.x : box.y) = span.at;
+    (horizontal ? box.w : box.h) = span.size;
+  }
+
+  Px measured(size_t i, bool horizontal) {
     const Item& item = *screen_.items[i];
-    Size size;
-    if (const auto* box = item.container()) {
-      listChildren(i);
-      size = measureLine(*box, childSizes_);
+    const AxisPlace& axis = axisOf(item, horizontal);
+    Px size = axis.size;
+    if (size <= 0 && item.container()) {
+      listChildren(i, horizontal);
+      size = measureContainer(i, *item.container(), horizontal);
+    } else if (size <= 0) {
+      size = horizontal ? natural_[i].w : natural_[i].h;
+    }
+    return withinBounds(axis, size);
+  }
+
+  Px measureContainer(size_t i, const ContainerData& how, bool horizontal) const {
+    switch (how.flow) {
+      case Flow::Row:
+        return horizontal ? measureAlong(how, children_) : measureAcross(how, children_);
+      case Flow::Column:
+        return horizontal ? measureAcross(how, children_) : measureAlong(how, children_);
+      case Flow::Grid:
+        return measureGrid(how, horizontal, cellCount(i, horizontal), children_);
+      case Flow::Ring:
+        return measureRing(how, children_);
+    }
+    return 0;
+  }
+
+  void arrange(size_t i, bool horizontal, Layout& out) {
+    listChildren(i, horizontal);
+    const ContainerData& how = *screen_.items[i]->container();
+    const Box& box = out.items[i].box;
+    const Px size = horizontal ? box.w : box.h;
+    places_.assign(children_.size(), {});
+    if (how.flow == Flow::Grid) {
+      arrangeGrid(how, horizontal, cellCount(i, horizontal), size, children_, places_);
+    } else if (how.flow == Flow::Ring) {
+      arrangeRing(how, horizontal, size, children_, places_);
+    } else if (horizontal == (how.flow == Flow::Row)) {
+      arrangeAlong(how, size, children_, places_);
     } else {
-      size = naturalSize(project_, item, language_, measure_);
+      arrangeAcross(how, size, children_, places_);
     }
-    if (item.place.x.size > 0) size.w = item.place.x.size;
-    if (item.place.y.size > 0) size.h = item.place.y.size;
-    return size;
+    for (size_t c = 0; c < indices_.size(); ++c) {
+      const Span& span = places_[c];
+      const bool mirrored = horizontal && out.rightToLeft;
+      const Px at = mirrored ? size - span.at - span.size : span.at;
+      put(out.items[indices_[c]].box, horizontal, {(horizontal ? box.x : box.y) + at, span.size});
+      lines_[indices_[c]] = children_[c].line;
+    }
   }
 
-  void arrange(size_t i, const ContainerData& how, Layout& out) {
-    listChildren(i);
-    places_.resize(children_.size());
-    arrangeLine(how, out.items[i].box, out.rightToLeft, childSizes_, places_);
-    for (size_t c = 0; c < children_.size(); ++c) out.items[children_[c]].box = places_[c];
-  }
-
-  void listChildren(size_t i) {
+  void listChildren(size_t i, bool horizontal) {
+    indices_.clear();
     children_.clear();
-    childSizes_.clear();
+    const int columns = screen_.items[i]->container()->columns;
     for (size_t child = i + 1; child < nesting_[i].end; child = nesting_[child].end) {
-      children_.push_back(child);
-      childSizes_.push_back(sizes_[child]);
+      const Item& item = *screen_.items[child];
+      const AxisPlace& axis = axisOf(item, horizontal);
+      indices_.push_back(child);
+      children_.push_back({.base = sizes_[child],
+                           .rest = axis.rest,
+                           .least = axis.least,
+                           .most = axis.most,
+                           .sized = axis.size > 0,
+                           .line = lines_[child],
+                           .first = horizontal ? cells_[child].column : cells_[child].row,
+                           .cells = horizontal ? std::min(item.columns, columns) : item.rows});
     }
+  }
+
+  void findCells(size_t i) {
+    std::vector<size_t> children;
+    std::vector<int> columns, rows;
+    for (size_t child = i + 1; child < nesting_[i].end; child = nesting_[child].end) {
+      children.push_back(child);
+      columns.push_back(screen_.items[child]->columns);
+      rows.push_back(screen_.items[child]->rows);
+    }
+    const auto cells = cellsOf(screen_.items[i]->container()->columns, columns, rows);
+    for (size_t c = 0; c < children.size(); ++c) cells_[children[c]] = cells[c];
+  }
+
+  // Columns stand there even where nothing is in them, unless their size is that of their content.
+  int cellCount(size_t i, bool horizontal) const {
+    const ContainerData& grid = *screen_.items[i]->container();
+    if (horizontal && grid.cells != Cells::Content) return grid.columns;
+    int out = 1;
+    for (const Child& child : children_) out = std::max(out, child.first + child.cells);
+    return out;
   }
 
   // What follows from the box and from what is around the item.
@@ -88,14 +177,16 @@ class Placer {
   const Project& project_;
   const Screen& screen_;
   const TextMeasure& measure_;
-  LanguageId language_;
   std::vector<Nesting> nesting_;
-  std::vector<Size> sizes_;
-  std::vector<int> within_;  // what cuts off the content of a container, by its index
+  std::vector<Size> natural_;  // of what is no container
+  std::vector<Px> sizes_;      // on the axis at hand
+  std::vector<int> lines_;     // of the row that wraps that each is in
+  std::vector<Cell> cells_;    // of the grid that each is in
+  std::vector<int> within_;    // what cuts off the content of a container, by its index
   // Of the container at hand; kept, so that many small ones cost no memory anew.
-  std::vector<size_t> children_;
-  std::vector<Size> childSizes_;
-  std::vector<Box> places_;
+  std::vector<size_t> indices_;
+  std::vector<Child> children_;
+  std::vector<Span> places_;
 };
 
 }  // namespace

@@ -1,8 +1,9 @@
 // Places a screen's items for a display and a language: containers keep their rows and columns,
 // pins hold.
 //
-// Two passes: sizes are measured from the innermost containers outwards, then places are given from
-// the screen inwards. Each sort of container is a file of its own (line.h).
+// Sizes are measured from the innermost containers outwards, then places are given from the screen
+// inwards; widths first, then heights. Each sort of container is a file of its own: line.h, grid.h,
+// ring.h.
 #pragma once
 #include <vector>
 

@@ -5,25 +5,6 @@
 namespace bristle {
 namespace {
 
-struct Span {
-  Px at = 0, size = 0;
-};
-
-Span placeAxis(const AxisPlace& place, Px natural, Px from, Px extent) {
-  const Px size = place.size > 0 ? place.size : natural;
-  switch (place.pin) {
-    case Pin::Start:
-      return {from + place.offset, size};
-    case Pin::Centre:
-      return {from + (extent - size) / 2 + place.offset, size};
-    case Pin::End:
-      return {from + extent - place.offset - size, size};
-    case Pin::Both:
-      return {from + place.offset, std::max(1.0, extent - place.offset - place.farOffset)};
-  }
-  return {};
-}
-
 AxisPlace axisFor(AxisPlace axis, Px at, Px size, Px from, Px extent) {
   switch (axis.pin) {
     case Pin::Start:
@@ -45,10 +26,24 @@ AxisPlace axisFor(AxisPlace axis, Px at, Px size, Px from, Px extent) {
 
 }  // namespace
 
-Box placePinned(const Place& place, Size natural, const Box& holder) {
-  const Span x = placeAxis(place.x, natural.w, holder.x, holder.w);
-  const Span y = placeAxis(place.y, natural.h, holder.y, holder.h);
-  return {x.at, y.at, x.size, y.size};
+Px withinBounds(const AxisPlace& place, Px size) {
+  return Child{.least = place.least, .most = place.most}.within(size);
+}
+
+Span placeOnAxis(const AxisPlace& place, Px natural, Px from, Px extent) {
+  const Px size = withinBounds(place, place.size > 0 ? place.size : natural);
+  switch (place.pin) {
+    case Pin::Start:
+      return {from + place.offset, size};
+    case Pin::Centre:
+      return {from + (extent - size) / 2 + place.offset, size};
+    case Pin::End:
+      return {from + extent - place.offset - size, size};
+    case Pin::Both:
+      return {from + place.offset,
+              withinBounds(place, std::max(1.0, extent - place.offset - place.farOffset))};
+  }
+  return {};
 }
 
 Place placeFor(const Place& old, const Box& box, const Box& holder) {

@@ -1,13 +1,16 @@
 // Places by pins: what lies freely on a screen keeps its distance to edges or centre.
 #pragma once
 #include "runtime/document/box.h"
-#include "runtime/document/screen.h"
-#include "runtime/layout/text_measure.h"
+#include "runtime/layout/child.h"
 
 namespace bristle {
 
-// Where an item lies in what holds it; `natural` is its size where its place says none. In px.
-Box placePinned(const Place& place, Size natural, const Box& holder);
+// A size within the place’s bounds. In px, like all here.
+Px withinBounds(const AxisPlace& place, Px size);
+
+// Where an item lies in what holds it, on one axis; `natural` is its size where its place says
+// none. What is pinned to both edges is 1 px long at the least.
+Span placeOnAxis(const AxisPlace& place, Px natural, Px from, Px extent);
 
 // The place that puts an item's box at `box`, keeping how it is pinned. For drags on the canvas.
 Place placeFor(const Place& old, const Box& box, const Box& holder);

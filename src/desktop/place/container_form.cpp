@@ -1,0 +1,127 @@
+#include "desktop/place/container_form.h"
+
+#include "core/edit/screen_edits.h"
+#include "desktop/work/work.h"
+
+namespace bristle {
+
+ContainerForm::ContainerForm(Work& work) : work_(work) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->addWidget(form_ = new Form);
+  form_->layout()->setContentsMargins(16, 4, 16, 4);
+  buildOrder();
+  buildGrid();
+  buildRing();
+  clips_ = form_->check(tr("Cuts off what reaches beyond it"), [this](bool on) {
+    change(on ? "cut off what reaches beyond" : "let content reach beyond",
+           [on](ContainerData& c) { c.clips = on; });
+  });
+}
+
+bool ContainerForm::change(const char* name, std::function<void(ContainerData&)> apply) {
+  if (!work_.screen()) return false;
+  return work_.perform(changeItems(work_.screen()->id, work_.picked().items, name, {},
+                                   [apply = std::move(apply)](Item& i) {
+                                     if (auto* container = i.container()) apply(*container);
+                                   }));
+}
+
+QLineEdit* ContainerForm::number(const QString& name, const char* edit, double least, double most,
+                                 double ContainerData::*which, const QString& unit) {
+  return form_->number(
+      name, least, most,
+      [=, this](double v) { return change(edit, [=](ContainerData& c) { c.*which = v; }); }, unit);
+}
+
+void ContainerForm::buildOrder() {
+  flow_ = form_->choice(tr("Arranged as"), {tr("row"), tr("column"), tr("grid"), tr("ring")},
+                        [this](int index) {
+                          change("arrange otherwise",
+                                 [index](ContainerData& c) { c.flow = static_cast<Flow>(index); });
+                        });
+  gap_ = number(tr("Gap"), "change gap", -1000, 10000, &ContainerData::gap, QStringLiteral("px"));
+  padding_ = number(tr("Padding"), "change padding", 0, 10000, &ContainerData::padding,
+                    QStringLiteral("px"));
+  along_ =
+      form_->choice(tr("Room left over"),
+                    {tr("at the end"), tr("on both sides"), tr("at the start"), tr("in between")},
+                    [this](int index) {
+                      change("share room otherwise",
+                             [index](ContainerData& c) { c.along = static_cast<Along>(index); });
+                    });
+  across_ = form_->choice(
+      tr("Alignment across"),
+      {tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")}, [this](int index) {
+        change("change order across",
+               [index](ContainerData& c) { c.across = static_cast<Across>(index); });
+      });
+  equal_ = form_->check(tr("All as long as the longest"), [this](bool on) {
+    change(on ? "make equally long" : "let lengths differ",
+           [on](ContainerData& c) { c.equal = on; });
+  });
+  wraps_ = form_->check(tr("Goes on in a further line"), [this](bool on) {
+    change(on ? "go on in a further line" : "keep in one line",
+           [on](ContainerData& c) { c.wraps = on; });
+  });
+  lineGap_ = number(tr("Gap of lines"), "change gap of lines", -1000, 10000,
+                    &ContainerData::lineGap, QStringLiteral("px"));
+}
+
+void ContainerForm::buildGrid() {
+  columns_ = form_->number(tr("Columns"), 1, kMostColumns, [this](double v) {
+    const int columns = static_cast<int>(v);
+    return columns == v &&
+           change("change columns", [columns](ContainerData& c) { c.columns = columns; });
+  });
+  cells_ = form_->choice(
+      tr("Cells"), {tr("as what is in them"), tr("all alike"), tr("of one size")},
+      [this](int index) {
+        change("change cells", [index](ContainerData& c) { c.cells = static_cast<Cells>(index); });
+      });
+  cellWidth_ = number(tr("Cell width"), "change cells", 1, 10000, &ContainerData::cellWidth,
+                      QStringLiteral("px"));
+  cellHeight_ = number(tr("Cell height"), "change cells", 1, 10000, &ContainerData::cellHeight,
+                       QStringLiteral("px"));
+}
+
+void ContainerForm::buildRing() {
+  radius_ =
+      number(tr("Radius"), "change radius", 0, 10000, &ContainerData::radius, QStringLiteral("px"));
+  start_ =
+      number(tr("First at"), "turn ring", -3600, 3600, &ContainerData::start, QStringLiteral("°"));
+  start_->setToolTip(tr("Degrees clockwise from the top"));
+  sweep_ = number(tr("Goes round"), "change sweep", -360, 360, &ContainerData::sweep,
+                  QStringLiteral("°"));
+  sweep_->setToolTip(tr("360 is all the way; less than 0 goes anticlockwise"));
+}
+
+void ContainerForm::show(const ContainerData& c) {
+  refill(flow_, static_cast<int>(c.flow));
+  refill(across_, static_cast<int>(c.across));
+  refill(along_, static_cast<int>(c.along));
+  refill(cells_, static_cast<int>(c.cells));
+  const std::pair<QLineEdit*, double> numbers[] = {
+      {gap_, c.gap},         {padding_, c.padding},     {lineGap_, c.lineGap},
+      {columns_, c.columns}, {cellWidth_, c.cellWidth}, {cellHeight_, c.cellHeight},
+      {start_, c.start},     {sweep_, c.sweep},         {radius_, c.radius}};
+  for (const auto& [field, value] : numbers) refill(field, QString::number(value));
+  refill(equal_, c.equal);
+  refill(wraps_, c.wraps);
+  refill(clips_, c.clips);
+  const bool row = c.flow == Flow::Row, line = row || c.flow == Flow::Column;
+  const bool grid = c.flow == Flow::Grid, ring = c.flow == Flow::Ring;
+  form_->setRowVisible(gap_, !ring);
+  form_->setRowVisible(across_, !ring);
+  form_->setRowVisible(along_, line);
+  equal_->setVisible(line);
+  wraps_->setVisible(row);
+  form_->setRowVisible(lineGap_, grid || (row && c.wraps));
+  form_->setRowVisible(columns_, grid);
+  form_->setRowVisible(cells_, grid);
+  for (QLineEdit* field : {cellWidth_, cellHeight_})
+    form_->setRowVisible(field, grid && c.cells == Cells::Fixed);
+  for (QLineEdit* field : {radius_, start_, sweep_}) form_->setRowVisible(field, ring);
+}
+
+}  // namespace bristle
