@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "runtime/document/map_names.h"
+#include "runtime/machine/formula_words.h"
 
 namespace bristle {
 namespace {
@@ -163,9 +164,15 @@ class Taking {
     Machine copy = theirs;
     copy.id = at->second = freshId<MachineId>(after_, "m");
     eachTiming(copy, [&](Timing& timing) { here(timing); });
-    for (Transition& t : copy.transitions)
-      for (Effect& effect : t.effects)
-        if (effect.type == EffectType::SetValue) effect.value = takeValue(effect.value);
+    const auto mine = [this](const ValueId& id) { return takeValue(id); };
+    for (Transition& t : copy.transitions) {
+      t.guard = withOtherValues(t.guard, mine);
+      for (Effect& effect : t.effects) {
+        if (effect.type != EffectType::SetValue) continue;
+        effect.value = takeValue(effect.value);
+        effect.formula = withOtherValues(effect.formula, mine);
+      }
+    }
     after_.machines.emplace_back(std::move(copy));
     return at->second;
   }

@@ -5,7 +5,9 @@
 #include <algorithm>
 #include <array>
 #include <utility>
+
 #include "runtime/document/numbers.h"
+#include "runtime/machine/formula_words.h"
 
 namespace bristle {
 
@@ -190,13 +192,9 @@ class FormulaParser {
   void next() {
     while (at_ < text_.size() && text_[at_] == ' ') ++at_;
     from_ = at_;
-    const auto wordly = [](char c) {
-      return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') ||
-             c == '.' || c == '_' || c == '@';
-    };
     if (at_ < text_.size()) {
-      if (wordly(text_[at_])) {
-        while (at_ < text_.size() && wordly(text_[at_])) ++at_;
+      if (isWordly(text_[at_])) {
+        while (at_ < text_.size() && isWordly(text_[at_])) ++at_;
       } else {
         const auto two = text_.substr(at_, 2);
         at_ += two == "<=" || two == ">=" || two == "!=" ? 2 : 1;

@@ -56,6 +56,36 @@ TEST(Library, ValuesThatAMachineSetsServeByTheirNames) {
   EXPECT_EQ(other.values[0].name, "dives") << "it comes along";
 }
 
+// Whatever names them: guards and what is set, too.
+TEST(Library, FormulasNameTheValuesThatServeHere) {
+  Project source = test::fullProject();
+  source.values.push_back({{"v5"}, "depth", 0, {}});
+  const KindId kind = source.kinds[0]->id;
+  Machine& machine = *edit(source, source.machines[0]->id);
+  machine.transitions[0].guard = "@v1 >= 2 and not (@v5<3 or over)";
+  for (Transition& t : machine.transitions)
+    for (Effect& effect : t.effects)
+      if (effect.type == EffectType::SetValue) effect.formula = "@v5 * 2 + @v1";
+  Project here = emptyProject();
+  here.values.push_back({{"v77"}, "dives", 9, {}});
+  here.lastId = 80;
+  const Project mine = test::after(here, takeKinds(libraryOf(source, {kind}), {kind}, {}));
+  ASSERT_EQ(mine.values.size(), 2U);
+  EXPECT_EQ(mine.values[1].name, "depth") << "a guard needs it";
+  const std::string depth = mine.values[1].id.text;
+  EXPECT_EQ(mine.machines[0]->transitions[0].guard, "@v77 >= 2 and not (@" + depth + "<3 or over)");
+  Symbols symbols{{mine.values[0].id, mine.values[1].id}, {}, {}};
+  EXPECT_TRUE(Program::compile(*mine.machines[0], symbols));
+  bool sets = false;
+  for (const Transition& t : mine.machines[0]->transitions)
+    for (const Effect& effect : t.effects)
+      if (effect.type == EffectType::SetValue) {
+        sets = true;
+        EXPECT_EQ(effect.formula, "@" + depth + " * 2 + @v77");
+      }
+  EXPECT_TRUE(sets);
+}
+
 TEST(Library, ANamedValueComesWithWhatItStandsFor) {
   Project source = test::columnMenu({"One"});
   const KindId kind = source.kinds[0]->id;
