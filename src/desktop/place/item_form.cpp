@@ -176,7 +176,7 @@ bool ItemForm::setPin(bool horizontal, Pin pin) {
     const Item& item = *screen->items[i];
     if (!work_.isPicked(item.id)) continue;
     Place place = item.place;
-    (horizontal ? place.x : place.y).pin = pin;
+    axisOf(place, horizontal).pin = pin;
     places.emplace_back(item.id,
                         placeFor(place, layout.items[i].box, {0, 0, layout.width, layout.height}));
   }

@@ -5,16 +5,13 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/work/work.h"
 #include "runtime/document/tree.h"
+#include "runtime/layout/pins.h"
 #include "runtime/layout/size_from.h"
 
 namespace bristle {
 namespace {
 
 constexpr double kMost = 1e6;  // px
-
-AxisPlace& axisOf(Item& item, bool horizontal) {
-  return horizontal ? item.place.x : item.place.y;
-}
 
 QString px(double value) {
   return QString::number(value, 'g', 6);
@@ -50,7 +47,7 @@ SizeForm::Axis SizeForm::build(bool horizontal) {
   out.bounds->setToolTip(tr("px from–to, for example 100–400, 100– or –400; empty: any"));
   out.rest = form_->number(
       horizontal ? tr("Share, width") : tr("Share, height"), 0, 1000, [=, this](double v) {
-        return change("share the rest", [=](Item& i) { axisOf(i, horizontal).rest = v; });
+        return change("share the rest", [=](Item& i) { axisOf(i.place, horizontal).rest = v; });
       });
   out.rest->setToolTip(
       tr("Of the room that the others leave: with 2 twice as much as with 1; 0: its own size"));
@@ -78,7 +75,7 @@ bool SizeForm::setSize(bool horizontal, const QString& typed) {
     work_.tell(tr("expected px from 0 to %1, or nothing").arg(kMost), true);
     return false;
   }
-  return change("resize", [=](Item& i) { axisOf(i, horizontal).size = size; });
+  return change("resize", [=](Item& i) { axisOf(i.place, horizontal).size = size; });
 }
 
 bool SizeForm::setBounds(bool horizontal, const QString& typed) {
@@ -100,8 +97,8 @@ bool SizeForm::setBounds(bool horizontal, const QString& typed) {
     return false;
   }
   return change("bound size", [=](Item& i) {
-    axisOf(i, horizontal).least = least;
-    axisOf(i, horizontal).most = most;
+    axisOf(i.place, horizontal).least = least;
+    axisOf(i.place, horizontal).most = most;
   });
 }
 
@@ -113,7 +110,7 @@ void SizeForm::refresh() {
 void SizeForm::refresh(const Axis& fields, bool horizontal) {
   const Item& item = *work_.item();
   const Screen& screen = *work_.screen();
-  const AxisPlace& axis = horizontal ? item.place.x : item.place.y;
+  const AxisPlace& axis = axisOf(item.place, horizontal);
   const Box& box = work_.layout().items[*indexOf(screen, item.id)].box;
   const QString now = px(horizontal ? box.w : box.h);
   const QString follows[] = {tr("between its pins, %1"), tr("its share, %1"),

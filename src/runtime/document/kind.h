@@ -104,7 +104,7 @@ using Column = std::optional<StateId>;
 const Value* ownValue(const Kind& kind, const Column& column, const PropKey& key);
 const Value* ownValue(const OwnLook& own, const Column& column, const PropKey& key);
 
-// Values as they are set: named ones are references (core/document/named.h settles them).
+// Values as they are set: named ones are references (runtime/document/named.h settles them).
 // The base value: what the kind says, else what the property starts with.
 Value baseValue(const Kind& kind, const PropKey& key);
 // The value that a state shows: its departure, else the base value.

@@ -73,7 +73,7 @@ struct Transition {
   Event on = Event::Press;
   Ms after = 0;         // On After: time in the state
   std::string message;  // On Message: which
-  std::string guard;    // a formula (core/machine/formula.h); empty always holds
+  std::string guard;    // a formula (runtime/machine/formula.h); empty always holds
   StateId to;
   std::optional<Timing> timing;  // nothing: the machine's own
   PropTimings propTimings;       // counts before the machine's, and before `timing`

@@ -74,7 +74,7 @@ enum class EasingType : std::uint8_t { Linear, CubicBezier, Steps, Spring };
 
 // CSS Easing Functions Level 1. For CubicBezier x1 and x2 are 0–1. For Steps: `count` ≥ 1 and the
 // jump at the end of each step, or at its start. A spring is a damped oscillation about the target;
-// its run lasts until it rests (core/machine/easing.h), whatever the timing's duration is.
+// its run lasts until it rests (runtime/machine/easing.h), whatever the timing's duration is.
 struct Easing {
   EasingType type = EasingType::CubicBezier;
   double x1 = 0.25, y1 = 0.1, x2 = 0.25, y2 = 1;
@@ -89,7 +89,7 @@ struct Easing {
 std::string toText(const Easing& easing);
 std::optional<Easing> parseEasing(std::string_view text);
 
-// Stands for a named value of the project (core/document/named.h).
+// Stands for a named value of the project (runtime/document/named.h).
 struct NamedRef {
   NamedId id;
   bool operator==(const NamedRef&) const = default;

@@ -35,7 +35,7 @@ class JsonReader {
   void complain(const JsonPlace& at, const std::string& reason) {
     if (!error_) error_ = Error{at.pointer(), reason};
   }
-  // What the project's own rules say of something that was read (core/document/whynot.h).
+  // What the project's own rules say of something that was read (runtime/document/whynot.h).
   void complain(const JsonPlace& at, const std::optional<Error>& why) {
     if (why) complain(at, why->place + ": " + why->reason);
   }

@@ -41,10 +41,6 @@ class Placer {
   }
 
  private:
-  static const AxisPlace& axisOf(const Item& item, bool horizontal) {
-    return horizontal ? item.place.x : item.place.y;
-  }
-
   void placeAxis(Layout& out, bool horizontal) {
     // What is in a container comes after it, so that backwards it is measured before it.
     for (size_t i = sizes_.size(); i-- > 0;) sizes_[i] = measured(i, horizontal);
@@ -53,7 +49,7 @@ class Placer {
       Box& box = out.items[i].box;
       if (nesting_[i].parent < 0)
         put(box, horizontal,
-            placeOnAxis(axisOf(item, horizontal), sizes_[i], 0,
+            placeOnAxis(axisOf(item.place, horizontal), sizes_[i], 0,
                         horizontal ? out.width : out.height));
       if (item.container()) arrange(i, horizontal, out);
     }
@@ -66,7 +62,7 @@ class Placer {
 
   Px measured(size_t i, bool horizontal) {
     const Item& item = *screen_.items[i];
-    const AxisPlace& axis = axisOf(item, horizontal);
+    const AxisPlace& axis = axisOf(item.place, horizontal);
     Px size = axis.size;
     if (size <= 0 && item.container()) {
       listChildren(i, horizontal);
@@ -121,7 +117,7 @@ class Placer {
     const int columns = screen_.items[i]->container()->columns;
     for (size_t child = i + 1; child < nesting_[i].end; child = nesting_[child].end) {
       const Item& item = *screen_.items[child];
-      const AxisPlace& axis = axisOf(item, horizontal);
+      const AxisPlace& axis = axisOf(item.place, horizontal);
       indices_.push_back(child);
       children_.push_back({.base = sizes_[child],
                            .rest = axis.rest,

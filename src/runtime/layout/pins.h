@@ -5,6 +5,14 @@
 
 namespace bristle {
 
+// One of a place’s axes.
+inline const AxisPlace& axisOf(const Place& place, bool horizontal) {
+  return horizontal ? place.x : place.y;
+}
+inline AxisPlace& axisOf(Place& place, bool horizontal) {
+  return horizontal ? place.x : place.y;
+}
+
 // A size within the place’s bounds. In px, like all here.
 Px withinBounds(const AxisPlace& place, Px size);
 

@@ -1,5 +1,7 @@
 #include "runtime/layout/size_from.h"
 
+#include "runtime/layout/pins.h"
+
 namespace bristle {
 namespace {
 
@@ -14,7 +16,7 @@ SizeFrom byItself(const Project& project, const Item& item, bool horizontal) {
 }  // namespace
 
 SizeFrom sizeFrom(const Project& project, const Screen& screen, const Item& item, bool horizontal) {
-  const AxisPlace& axis = horizontal ? item.place.x : item.place.y;
+  const AxisPlace& axis = axisOf(item.place, horizontal);
   const Item* holder = item.parent ? findItem(screen, item.parent) : nullptr;
   const ContainerData* how = holder ? holder->container() : nullptr;
   if (!how && axis.pin == Pin::Both) return SizeFrom::Pins;

@@ -37,6 +37,7 @@ void Session::setReducedMotion(bool on) {
   if (!on) return;
   leaving_.clear();
   endPhases();
+  settle();
 }
 
 ItemId Session::focused() const {
@@ -128,9 +129,9 @@ void Session::work(const InputEvent& event) {
 }
 
 // The phases of screens, timers of machines and the repeat of a held direction, in the order of
-// their times. At one time phases come first; then `after`, `hold` and `repeat` come first, in this
-// order and from the bottom of the stack up; then what comes from outside, and that is what a held
-// direction is.
+// their times. At one time phases come first, then `after`, `hold` and `repeat`, in this order and
+// from the bottom of the stack up, then what comes from outside, and that is what a held direction
+// is.
 void Session::runTo(Ms until) {
   while (!ended_) {
     const DownKey* held = down_.newestMove();

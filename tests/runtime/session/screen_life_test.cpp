@@ -178,6 +178,20 @@ TEST(ScreenLife, ReducedMotionCutsWhatIsOnItsWay) {
   EXPECT_EQ(phase(run, 0), ScreenPhase::Shown);
 }
 
+// … and what lies beneath a resting pointer then hears of it at once, with all that comes of it.
+TEST(ScreenLife, ReducedMotionEndsAWait) {
+  Fading menu;
+  menu.screen(menu.first).waitUntilShown = true;
+  for (Transition& t : edit(menu.project, menu.project.machines[0]->id)->transitions)
+    if (t.on == Event::OverBegin) t.effects = {{.type = EffectType::Message, .message = "over"}};
+  Playing run(menu.project);
+  run.wait(50);
+  run.point(InputType::Point, test::buttons(menu.project)[0]);
+  run.lines();
+  run.session().setReducedMotion(true);
+  EXPECT_THAT(run.lines(), Contains("message over"));
+}
+
 // The motion is not told: the same menu without gives the same trace.
 TEST(ScreenLife, MotionLeavesTheTraceAsItIs) {
   Fading menu, cut;
