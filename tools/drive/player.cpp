@@ -9,6 +9,7 @@
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/view/takes.h"
+#include "drive/picture.h"
 #include "paint/convert.h"
 #include "runtime/session/take_player.h"
 
@@ -100,10 +101,7 @@ int playInWindow(Window& window, const PlayOptions& options) {
   QCoreApplication::processEvents();
   const bool passed = Player(window, bench).run(*take);
   QCoreApplication::processEvents();
-  if (!options.picture.empty() && !window.grab().save(toQt(options.picture))) {
-    std::cerr << "bristle: " << options.picture << " cannot be written\n";
-    return 2;
-  }
+  if (!options.picture.empty() && !savePicture(window, toQt(options.picture))) return 2;
   std::string trace;
   for (const TraceEntry& e : bench.rehearsal().session()->trace())
     trace += std::to_string(e.at) + "\t" + toLine(e) + "\n";

@@ -4,7 +4,6 @@
 #include <QApplication>
 #include <QDir>
 #include <QTest>
-#include <iostream>
 
 #include "core/edit/templates.h"
 #include "desktop/benches.h"
@@ -15,7 +14,7 @@
 #include "desktop/motion/motion_view.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/work/theme.h"
-#include "paint/convert.h"
+#include "drive/picture.h"
 
 namespace bristle {
 namespace {
@@ -66,11 +65,11 @@ bool motionShots(Window& window, const QString& folder) {
   motion->view().pickFrame(0, 1);
   motion->view().setTime(760);
   QTest::qWait(200);
-  const bool line = window.grab().save(folder + QStringLiteral("/motion-in-state.png"));
+  const bool line = savePicture(window, folder + QStringLiteral("/motion-in-state.png"));
   motion->view().setInState(false);
   motion->showTemplate(Template::HoldToConfirm);
   QTest::qWait(1500);  // until both sides' laws are checked
-  const bool page = window.grab().save(folder + QStringLiteral("/motion-template.png"));
+  const bool page = savePicture(window, folder + QStringLiteral("/motion-template.png"));
   motion->leave();
   return line && page;
 }
@@ -88,13 +87,8 @@ int makeShots(Window& window, const QString& folder) {
       window.openBench(id);
       prepare(window, id);
       QTest::qWait(400);
-      QTest::qWaitFor([&] { return !window.work().miniatures().busy(); }, 5000);
-      QTest::qWait(100);  // until the shelf has taken them over
       const QString file = folder + QLatin1Char('/') + id + (dark ? "-dark.png" : ".png");
-      if (!window.grab().save(file)) {
-        std::cerr << "bristle: " << fromQt(file) << " cannot be written\n";
-        return 2;
-      }
+      if (!savePicture(window, file)) return 2;
     }
   }
   applyTheme(window, Theme::light());
@@ -104,7 +98,7 @@ int makeShots(Window& window, const QString& folder) {
   for (QAction* action : window.allCommands())
     if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::Key_K)) action->trigger();
   QTest::qWait(2000);  // the pictures of the kinds come one after another
-  return window.grab().save(folder + QStringLiteral("/ready-made.png")) ? 0 : 2;
+  return savePicture(window, folder + QStringLiteral("/ready-made.png")) ? 0 : 2;
 }
 
 }  // namespace bristle

@@ -18,6 +18,14 @@ namespace bristle {
 namespace {
 constexpr QSize kMiniature(64, 38);
 constexpr int kSoon = 30;  // ms after a change until miniatures are looked at: once for many
+
+// Not tinted when it is picked: it shows the thing itself.
+QIcon iconOf(const QPixmap& picture) {
+  QIcon icon(picture);
+  icon.addPixmap(picture, QIcon::Selected);
+  return icon;
+}
+
 }  // namespace
 
 Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
@@ -77,7 +85,7 @@ void Shelf::fill(QListWidget* list, int count, int picked,
   while (list->count() < count) {
     QPixmap blank(kMiniature);
     blank.fill(themeOf(this).work);
-    list->addItem(new QListWidgetItem(QIcon(blank), QString()));
+    list->addItem(new QListWidgetItem(iconOf(blank), QString()));
   }
   for (int i = 0; i < count; ++i) show(i, *list->item(i));
   list->setCurrentRow(picked);
@@ -115,9 +123,7 @@ void Shelf::showMiniatures() {
     if (image.isNull() || item->data(Qt::UserRole).toLongLong() == image.cacheKey()) return;
     item->setData(Qt::UserRole, image.cacheKey());
     const QPixmap picture = QPixmap::fromImage(image);
-    QIcon icon(picture);
-    icon.addPixmap(picture, QIcon::Selected);  // not tinted: it shows the thing itself
-    item->setIcon(icon);
+    item->setIcon(iconOf(picture));
   };
   const Miniature like{whole, {}, kMiniature, devicePixelRatioF(), themeOf(this).work};
   for (size_t i = 0; i < p.kinds.size(); ++i) {

@@ -39,12 +39,12 @@ class Compiled {
 struct ButtonRun {
   const Item* item = nullptr;
   const Compiled::KindRun* kind = nullptr;
-  Running running;
+  Running running = {};
   LookPlayer player;
-  Formula enabledWhen, currentWhen;  // that hold always: nothing is asked
-  bool allowed = true;               // by the button itself and the host, whatever values say
-  int pressedBy = 0;                 // the number of the press that arms it
-  FiringChain firing;                // of its timers
+  Formula enabledWhen = {}, currentWhen = {};  // that hold always: nothing is asked
+  bool allowed = true;      // by the button itself and the host, whatever values say
+  int pressedBy = 0;        // the number of the press that arms it
+  FiringChain firing = {};  // of its timers
 
   // What values call for.
   bool shallBeEnabled(std::span<const double> values) const {
