@@ -94,8 +94,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
                  const Screen& screen, const Layout& layout, const QRectF& only) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintBackdrop(painter, screen, layout);
-  QRectF all(0, 0, layout.width, layout.height);
-  if (!only.isNull()) all &= only;
+  const QRectF all = only.isNull() ? QRectF(0, 0, layout.width, layout.height) : only;
   std::map<std::shared_ptr<const LookTable>, double> reaches;
   // What is not seen costs nothing: there may be thousands of it.
   const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,

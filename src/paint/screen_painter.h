@@ -35,7 +35,7 @@ class LookTables {
 };
 
 // A screen with every button at rest (or disabled), in layout px from 0, 0. With `only`, at least
-// what shows there.
+// what shows there, beyond the screen, too.
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
                  const Screen& screen, const Layout& layout, const QRectF& only = {});
 

@@ -3,8 +3,10 @@
 #include <gtest/gtest.h>
 
 #include <QAbstractButton>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
+#include <QScrollArea>
 #include <QTemporaryDir>
 #include <QTest>
 #include <QTimer>
@@ -42,13 +44,26 @@ class WindowTest : public testing::Test {
     EXPECT_NE(found, nullptr) << "nothing visible is called " << fromQt(name);
     return found;
   }
+  // Scrolls to it, as a person would.
+  static void bringIntoSight(QWidget* widget) {
+    for (QWidget* at = widget; at; at = at->parentWidget())
+      if (auto* area = qobject_cast<QScrollArea*>(at)) area->ensureWidgetVisible(widget);
+    QCoreApplication::processEvents();
+  }
   void click(const QString& name) {
-    if (auto* button = named<QAbstractButton>(name)) QTest::mouseClick(button, Qt::LeftButton);
+    auto* button = named<QAbstractButton>(name);
+    if (!button) return;
+    bringIntoSight(button);
+    // A check box is hit on its box and words only, not all over its row.
+    const bool check = qobject_cast<QCheckBox*>(button);
+    QTest::mouseClick(button, Qt::LeftButton, {},
+                      check ? QPoint(8, button->height() / 2) : button->rect().center());
   }
   // Types into a field as a person would: click, all gone, the text, Enter.
   void fill(const QString& name, const QString& text) {
     auto* field = named<QLineEdit>(name);
     if (!field) return;
+    bringIntoSight(field);
     QTest::mouseClick(field, Qt::LeftButton);
     QTest::keyClick(field, Qt::Key_A, Qt::ControlModifier);
     text.isEmpty() ? QTest::keyClick(field, Qt::Key_Delete) : QTest::keyClicks(field, text);

@@ -151,6 +151,8 @@ Project fullProject() {
   edit(project, first)->comes = {ScreenMotionForm::Fade, 350, *parseEasing("linear")};
   edit(project, first)->goes = {ScreenMotionForm::Fade, 90, {}};
   edit(project, first)->waitUntilShown = true;
+  edit(project, first)->guides = {{true, 120}, {false, -64.5}};
+  edit(project, first)->guidesLocked = true;
   Machine& machine = *edit(project, project.machines[0]->id);
   Transition t;
   t.from = StateId{"hover"};
@@ -169,6 +171,8 @@ Project fullProject() {
   machine.timing.namedEasing = project.named->at(2).id;
   project.settings.leastHit = 44;
   project.settings.darkSet = true;
+  project.settings.gridWidth = 12;
+  project.settings.gridHeight = 6.5;
   return project;
 }
 

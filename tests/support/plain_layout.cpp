@@ -54,10 +54,32 @@ class Plain {
     return out;
   }
 
+  // By its pins, in what is `room` long from `from`.
+  void pinned(size_t n, bool x, Px from, Px room) {
+    const AxisPlace& a = axis(nodes[n], x);
+    const Px s = size(n, x);
+    if (a.pin == Pin::Start) put(n, x, from + a.offset, s);
+    if (a.pin == Pin::Centre) put(n, x, from + room / 2 + a.offset - s / 2, s);
+    if (a.pin == Pin::End) put(n, x, from + room - a.offset - s, s);
+    if (a.pin == Pin::Both)
+      put(n, x, from + a.offset, bound(a, std::max(1.0, room - a.offset - a.farOffset)));
+  }
+
   Px content(size_t n, bool x) {
     const ContainerData* c = nodes[n].item->container();
     if (!c) return 0;
     const auto& in = nodes[n].in;
+    if (c->flow == Flow::Free && !in.empty()) {
+      Px most = 0;
+      for (size_t i : in) {
+        const AxisPlace& a = axis(nodes[i], x);
+        const Px beside = a.pin == Pin::Centre ? 2 * std::abs(a.offset)
+                          : a.pin == Pin::Both ? a.offset + a.farOffset
+                                               : a.offset;
+        most = std::max(most, beside + size(i, x));
+      }
+      return most + 2 * c->padding;
+    }
     if (c->flow == Flow::Ring) {
       Px largest = 0;
       for (size_t i : in) largest = std::max(largest, size(i, x));
@@ -194,6 +216,10 @@ class Plain {
     const auto in = nodes[n].in;
     const Px from = corner(nodes[n].box, x), room = side(nodes[n].box, x);
     if (in.empty()) return;
+    if (c.flow == Flow::Free) {
+      for (size_t i : in) pinned(i, x, from + c.padding, room - 2 * c.padding);
+      return;
+    }
     if (c.flow == Flow::Ring) {
       const double steps =
           std::abs(c.sweep) >= 360 ? double(in.size()) : std::max<double>(1, double(in.size()) - 1);
@@ -264,25 +290,8 @@ class Plain {
 std::vector<Box> plainLayout(const Screen& screen, Px width, Px height, bool rightToLeft) {
   Plain plain(screen);
   for (const bool x : {true, false})
-    for (size_t n = 0; n < plain.nodes.size(); ++n) {
-      if (plain.nodes[n].item->parent) continue;
-      const AxisPlace& a = Plain::axis(plain.nodes[n], x);
-      const Px room = x ? width : height, s = plain.size(n, x);
-      switch (a.pin) {
-        case Pin::Start:
-          plain.put(n, x, a.offset, s);
-          break;
-        case Pin::Centre:
-          plain.put(n, x, room / 2 + a.offset - s / 2, s);
-          break;
-        case Pin::End:
-          plain.put(n, x, room - a.offset - s, s);
-          break;
-        case Pin::Both:
-          plain.put(n, x, a.offset, Plain::bound(a, std::max(1.0, room - a.offset - a.farOffset)));
-          break;
-      }
-    }
+    for (size_t n = 0; n < plain.nodes.size(); ++n)
+      if (!plain.nodes[n].item->parent) plain.pinned(n, x, 0, x ? width : height);
   std::vector<Box> out;
   for (const Node& n : plain.nodes) out.push_back(n.box);
   if (!rightToLeft) return out;

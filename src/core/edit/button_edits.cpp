@@ -5,6 +5,7 @@
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/edit/tree_edits.h"
 
 namespace bristle {
 namespace {
@@ -203,7 +204,7 @@ Edit kindsFromPictures(std::vector<StatePictures> all, ScreenId screen, Px x, Px
               placed.push_back(item.id);
             }
             if (placed.size() < 2) return now;
-            return gather(screen, placed, Flow::Row, x, y).apply(now);
+            return gather(screen, placed, {.flow = Flow::Row, .x = x, .y = y}).apply(now);
           }};
 }
 

@@ -3,27 +3,15 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <cmath>
 #include <map>
 #include <unordered_map>
 #include <unordered_set>
 
+#include "core/edit/on_screen.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {
 namespace {
-
-Edit onScreen(ScreenId id, std::string name, std::string mergeKey,
-              std::function<Result<Project>(Project, Screen&)> change) {
-  return {
-      std::move(name), std::move(mergeKey),
-      [id = std::move(id), change = std::move(change)](const Project& before) -> Result<Project> {
-        if (!find(before, id)) return fail({}, "that screen is gone");
-        Project after = before;
-        Screen* screen = edit(after, id);
-        return change(std::move(after), *screen);
-      }};
-}
 
 std::vector<std::string> screenNames(const Project& project) {
   std::vector<std::string> names;
@@ -240,39 +228,6 @@ Edit placeItems(ScreenId id, std::vector<std::pair<ItemId, Place>> places, std::
                   });
 }
 
-Edit gather(ScreenId id, std::vector<ItemId> items, Flow flow, Px x, Px y) {
-  constexpr const char* kNames[] = {"make a row", "make a column", "make a grid", "make a ring"};
-  return onScreen(id, kNames[static_cast<size_t>(flow)], {},
-                  [=](Project after, Screen& screen) -> Result<Project> {
-                    Item box;
-                    box.id = freshId<ItemId>(after, "c");
-                    box.place.x.offset = x;
-                    box.place.y.offset = y;
-                    ContainerData container;
-                    container.flow = flow;
-                    box.what = container;
-                    const ItemId parent = box.id;
-                    // What is in another of them goes along with that one.
-                    const auto roots = outermost(screen, items);
-                    std::vector<ItemId> order = items;
-                    const std::unordered_set<ItemId> kept(roots.begin(), roots.end());
-                    std::erase_if(order, [&](const ItemId& item) { return !kept.contains(item); });
-                    auto moved = takeOut(screen, order);
-                    screen.items.emplace_back(std::move(box));
-                    putLast(screen, parent, std::move(moved));
-                    return after;
-                  });
-}
-
-Edit reorder(ScreenId id, ItemId item, int by) {
-  return onScreen(std::move(id), by < 0 ? "move earlier" : "move later", {},
-                  [=](Project after, Screen& screen) -> Result<Project> {
-                    if (!indexOf(screen, item)) return fail({}, "that item is gone");
-                    swapWithBrother(screen, item, by);
-                    return after;
-                  });
-}
-
 Edit setEntry(ScreenId screen, ItemId item) {
   return changeScreen(std::move(screen), "start focus here", {},
                       [item = std::move(item)](Screen& s) { s.entry = item; });
@@ -308,41 +263,6 @@ Edit setAction(ScreenId screen, ItemId item, Action action) {
   return changeItems(std::move(screen), {std::move(item)}, "change action", {}, [=](Item& i) {
     if (ButtonData* button = i.button()) button->action = action;
   });
-}
-
-std::vector<std::pair<double, double>> alignedTopLefts(std::span<const std::array<double, 4>> boxes,
-                                                       Alignment how) {
-  double left = HUGE_VAL, top = HUGE_VAL, right = -HUGE_VAL, bottom = -HUGE_VAL;
-  for (const auto& [x, y, w, h] : boxes) {
-    left = std::min(left, x);
-    top = std::min(top, y);
-    right = std::max(right, x + w);
-    bottom = std::max(bottom, y + h);
-  }
-  std::vector<std::pair<double, double>> out;
-  for (const auto& [x, y, w, h] : boxes) {
-    switch (how) {
-      case Alignment::Left:
-        out.emplace_back(left, y);
-        break;
-      case Alignment::Centre:
-        out.emplace_back((left + right - w) / 2, y);
-        break;
-      case Alignment::Right:
-        out.emplace_back(right - w, y);
-        break;
-      case Alignment::Top:
-        out.emplace_back(x, top);
-        break;
-      case Alignment::Middle:
-        out.emplace_back(x, (top + bottom - h) / 2);
-        break;
-      case Alignment::Bottom:
-        out.emplace_back(x, bottom - h);
-        break;
-    }
-  }
-  return out;
 }
 
 }  // namespace bristle

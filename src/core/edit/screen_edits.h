@@ -1,7 +1,6 @@
 // Edits of screens and what is placed on them.
 #pragma once
 #include <optional>
-#include <span>
 #include <utility>
 #include <vector>
 
@@ -38,11 +37,6 @@ Edit duplicateItems(ScreenId screen, std::vector<ItemId> items);
 // Sets whole places, as a drag, a nudge or an alignment computed them.
 Edit placeItems(ScreenId screen, std::vector<std::pair<ItemId, Place>> places, std::string name,
                 std::string mergeKey);
-// Puts items into a new container at x, y, in reading order of `items`.
-Edit gather(ScreenId screen, std::vector<ItemId> items, Flow flow, Px x, Px y);
-// Earlier or later in the painting order, and in its container.
-Edit reorder(ScreenId screen, ItemId item, int by);
-
 // An empty id lets focus start at the first in reading order.
 Edit setEntry(ScreenId screen, ItemId item);
 // On all displays and in all languages.
@@ -52,10 +46,5 @@ Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
                 std::optional<RouteRule> rule);
 // What the button does when it is activated.
 Edit setAction(ScreenId screen, ItemId item, Action action);
-
-enum class Alignment { Left, Centre, Right, Top, Middle, Bottom };
-// Where the boxes go so that they line up with the outermost of them.
-std::vector<std::pair<double, double>> alignedTopLefts(std::span<const std::array<double, 4>> boxes,
-                                                       Alignment how);
 
 }  // namespace bristle

@@ -14,6 +14,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/settings_edit.h"
 #include "deliver/pictures.h"
 #include "desktop/derive/findings_watch.h"
 #include "desktop/frame/autosave.h"
@@ -299,11 +300,9 @@ void Window::makeMenus() {
       ->setShortcuts(
           {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
   command(edit, tr("Pointer and focus: together or apart"), {}, [this] {
-    work_.perform({"pointer and focus", {}, [](const Project& before) -> Result<Project> {
-                     Project after = before;
-                     after.settings.pointerMovesFocus = !after.settings.pointerMovesFocus;
-                     return after;
-                   }});
+    work_.perform(changeSettings("pointer and focus", [](Settings& settings) {
+      settings.pointerMovesFocus = !settings.pointerMovesFocus;
+    }));
     work_.tell(work_.project().settings.pointerMovesFocus ? tr("The pointer takes focus along")
                                                           : tr("Pointer and focus are kept apart"));
   });

@@ -6,167 +6,55 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/findings/hit_size.h"
+#include "core/arrange/place_at.h"
+#include "core/edit/screen_edits.h"
+#include "desktop/place/handles.h"
+#include "desktop/place/hit_areas.h"
+#include "desktop/place/rulers.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
-#include "paint/hit_shape.h"
 #include "runtime/document/tree.h"
-#include "runtime/layout/pins.h"
 
 namespace bristle {
 namespace {
 
 constexpr double kDragAfter = 4;  // widget px: less is a click
 constexpr double kEdge = 8;       // widget px around a container that pick it
+constexpr double kGuide = 3;      // widget px beside a guide that grip it
 
 }  // namespace
 
 Canvas::Canvas(Work& work, QWidget* parent) : ScreenView(work, parent) {
   setAccessibleName(tr("Canvas"));
+  setAcceptDrops(true);
   setAccessibleDescription(
       tr("Comma and full stop pick the item before and after, arrows move it"));
 }
 
-std::vector<ItemId> Canvas::movers() const {
-  std::vector<ItemId> out;
-  const Screen* screen = work().screen();
-  if (!screen) return out;
-  for (ItemId id : work().picked().items) {
-    const Item* item = findItem(*screen, id);
-    while (item && item->parent && findItem(*screen, item->parent))
-      item = findItem(*screen, item->parent);
-    if (item && std::find(out.begin(), out.end(), item->id) == out.end()) out.push_back(item->id);
-  }
-  return out;
+Canvas::~Canvas() = default;
+
+void Canvas::setAids(const Aids& aids) {
+  aids_ = aids;
+  refresh();
 }
 
-void Canvas::moveBy(double dx, double dy, const QString& name, const QString& mergeKey,
-                    const Layout& from) {
-  const Screen* screen = work().screen();
-  if (!screen) return;
-  std::vector<std::pair<ItemId, Place>> places;
-  for (const ItemId& id : movers()) {
-    const auto i = indexOf(*screen, id);
-    if (!i || *i >= from.items.size()) continue;
-    Box box = from.items[*i].box;
-    box.x = std::round(box.x + dx);
-    box.y = std::round(box.y + dy);
-    places.emplace_back(id,
-                        placeFor(screen->items[*i]->place, box, {0, 0, from.width, from.height}));
-  }
-  if (!places.empty())
-    work().perform(placeItems(screen->id, std::move(places), fromQt(name), fromQt(mergeKey)));
+QMargins Canvas::edges() const {
+  return aids_.rulers ? QMargins(kRuler, kRuler, 0, 0) : QMargins();
 }
 
 void Canvas::nudge(double dx, double dy) {
-  moveBy(dx, dy, tr("nudge"), QStringLiteral("nudge"), work().layout());
-}
-
-void Canvas::align(Alignment how) {
   const Screen* screen = work().screen();
-  const auto ids = movers();
-  if (!screen || ids.size() < 2)
-    return work().tell(tr("Pick two or more things to line them up"), true);
+  if (!screen) return;
   const Layout& layout = work().layout();
-  std::vector<std::array<double, 4>> boxes;
-  for (const ItemId& id : ids) {
-    const Box& b = layout.items[*indexOf(*screen, id)].box;
-    boxes.push_back({b.x, b.y, b.w, b.h});
-  }
-  const auto to = alignedTopLefts(boxes, how);
   std::vector<std::pair<ItemId, Place>> places;
-  for (size_t i = 0; i < ids.size(); ++i)
-    places.emplace_back(ids[i], placeFor(findItem(*screen, ids[i])->place,
-                                         {to[i].first, to[i].second, boxes[i][2], boxes[i][3]},
-                                         {0, 0, layout.width, layout.height}));
-  work().perform(placeItems(screen->id, std::move(places), "align", {}));
-}
-
-void Canvas::showHitAreas(bool on) {
-  hitAreas_ = on;
-  update();
-}
-
-void Canvas::paintHitAreas(QPainter& p) {
-  const Screen& screen = *work().screen();
-  const Layout& layout = work().layout();
-  const Theme& t = themeOf(this);
-  p.save();
-  std::vector<std::pair<QPainterPath, bool>> areas;
-  for (size_t i = 0; i < screen.items.size(); ++i) {
-    const auto* button = screen.items[i]->button();
-    const Kind* kind =
-        button && layout.items[i].shown ? bristle::find(work().project(), button->kind) : nullptr;
-    if (!kind) continue;
-    const auto table = work().tables().get(work().project(), kind->id, &button->own);
-    if (!table) continue;
-    QPainterPath area =
-        hitOutline(*kind, table->state(0), toQt(layout.items[i].box), work().looks().pictures());
-    const QRectF extent = area.boundingRect();
-    const bool small =
-        isTooSmallToHit({extent.width(), extent.height()}, work().project().settings);
-    areas.push_back({std::move(area), small});
+  for (const size_t i : moversOf(*screen, work().picked().items)) {
+    Box box = layout.items[i].box;
+    box.x = std::round(box.x + dx);
+    box.y = std::round(box.y + dy);
+    places.emplace_back(screen->items[i]->id, placeAt(*screen, layout, i, box));
   }
-  for (size_t i = 0; i < areas.size(); ++i)
-    for (size_t j = i + 1; j < areas.size(); ++j)
-      if (areas[i].first.boundingRect().intersects(areas[j].first.boundingRect()) &&
-          areas[i].first.intersects(areas[j].first))
-        areas[i].second = areas[j].second = true;
-  p.translate(toWidget(QPointF(0, 0)));
-  p.scale(zoom(), zoom());
-  for (const auto& [area, wrong] : areas) {
-    QColor fill = wrong ? t.wrong : t.accent;
-    fill.setAlpha(90);
-    // A light line under the coloured one: seen on dark and on teal art, too.
-    p.setBrush(fill);
-    p.setPen(QPen(QColor(255, 255, 255, 220), 3 / zoom()));
-    p.drawPath(area);
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(wrong ? t.wrong : t.accent, 1.5 / zoom()));
-    p.drawPath(area);
-  }
-  p.restore();
-}
-
-void Canvas::paintOver(QPainter& p) {
-  const Screen* screen = work().screen();
-  const Display* display = work().display();
-  if (!screen || !display) return;
-  const Layout& layout = work().layout();
-  const Theme& t = themeOf(this);
-  const double safe = display->safe / display->scale;
-  if (safe > 0) {
-    p.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));
-    p.drawRect(toWidget(Box{safe, safe, layout.width - 2 * safe, layout.height - 2 * safe}));
-  }
-  if (hitAreas_) paintHitAreas(p);
-  const auto holders = movers();
-  for (size_t i = 0; i < screen->items.size(); ++i) {
-    const Item& item = *screen->items[i];
-    const QRectF box = toWidget(layout.items[i].box);
-    const bool holder = std::find(holders.begin(), holders.end(), item.id) != holders.end();
-    if (item.container() && (holder || work().isPicked(item.id))) {
-      p.setPen(QPen(t.onWork, 1, Qt::DashLine));
-      p.drawRect(box.adjusted(-4, -4, 4, 4));
-    }
-    if (item.id == screen->entry) {
-      p.setPen(Qt::NoPen);
-      p.setBrush(t.accent);
-      p.drawEllipse(box.topLeft(), 5, 5);
-      p.setBrush(Qt::NoBrush);
-    }
-    if (!work().isPicked(item.id)) continue;
-    // White under teal: seen on dark and on light art.
-    p.setPen(QPen(Qt::white, 4));
-    p.drawRect(box.adjusted(-2, -2, 2, 2));
-    p.setPen(QPen(QColor("#0f6e6e"), 2));
-    p.drawRect(box.adjusted(-2, -2, 2, 2));
-  }
-  if (drag_ != Drag::Marquee) return;
-  p.setPen(QPen(Qt::white, 1, Qt::DashLine));
-  p.setBrush(QColor(255, 255, 255, 40));
-  p.drawRect(QRectF(toWidget(pressed_), toWidget(now_)).normalized());
+  if (!places.empty()) work().perform(placeItems(screen->id, std::move(places), "nudge", "nudge"));
 }
 
 int Canvas::containerEdgeAt(const QPointF& at) const {
@@ -182,72 +70,155 @@ int Canvas::containerEdgeAt(const QPointF& at) const {
   return -1;
 }
 
+int Canvas::guideAt(const QPointF& at) const {
+  const Screen* screen = work().screen();
+  if (!screen || !aids_.guides || screen->guidesLocked) return -1;
+  for (size_t i = screen->guides.size(); i-- > 0;) {
+    const Guide& guide = screen->guides[i];
+    const QPointF on = toWidget(QPointF(guide.at, guide.at));
+    if (std::abs(guide.upright ? on.x() - at.x() : on.y() - at.y()) <= kGuide)
+      return static_cast<int>(i);
+  }
+  return -1;
+}
+
+std::optional<Edges> Canvas::edgesAt(const QPointF& at) const {
+  const Resizable what = resizableOf(work());
+  if (what.items.empty()) return {};
+  return handleAt(toWidget(what.bounds), what.loose, at);
+}
+
+Canvas::MakeDrag Canvas::dragOfEdges(const QPointF& at) const {
+  const auto edges = edgesAt(at);
+  if (!edges) return {};
+  return [this, edges] { return resizeDrag(base(), *edges); };
+}
+
+// A guide, or a ruler, from which a new one is drawn.
+Canvas::MakeDrag Canvas::dragOfGuide(const QPointF& at) const {
+  const bool above = at.y() < kRuler, beside = at.x() < kRuler;
+  if (aids_.rulers && above != beside)
+    return [this, beside] { return guideDrag(base(), -1, beside); };
+  const int guide = aids_.rulers && (above || beside) ? -1 : guideAt(at);
+  if (guide < 0) return {};
+  return [this, guide] {
+    return guideDrag(base(), guide, work().screen()->guides[size_t(guide)].upright);
+  };
+}
+
 void Canvas::mousePressEvent(QMouseEvent* event) {
   const Screen* screen = work().screen();
-  if (!screen || event->button() != Qt::LeftButton) return;
-  pressed_ = now_ = toScreen(event->position());
+  if (!screen || event->button() != Qt::LeftButton || drag_) return;
+  pressed_ = toScreen(event->position());
+  wasPicked_ = false;
+  before_ = work().project();
+  waiting_ = dragOfEdges(event->position());
+  if (waiting_) wasPicked_ = true;
+  if (!waiting_) waiting_ = dragOfGuide(event->position());
+  if (waiting_) return;
   int item = itemAt(pressed_, false);
+  // What is picked is dragged, even where something else lies on it.
+  if (!(event->modifiers() & Qt::ShiftModifier))
+    for (const int each : itemsAt(pressed_, false))
+      if (work().isPicked(screen->items[size_t(each)]->id)) item = each;
   if (item < 0) item = containerEdgeAt(pressed_);
-  const bool add = event->modifiers() & Qt::ShiftModifier;
-  if (item < 0) {
-    if (!add) work().pickItems({});
-    drag_ = Drag::Marquee;
-    return;
-  }
-  const ItemId id = screen->items[size_t(item)]->id;
-  auto picked = work().picked().items;
-  if (add) {
+  if (item >= 0) return pressItem(item, event->modifiers());
+  if (!(event->modifiers() & (Qt::ShiftModifier | Qt::ControlModifier))) work().pickItems({});
+  waiting_ = [this] { return marqueeDrag(base()); };
+}
+
+void Canvas::pressItem(int item, Qt::KeyboardModifiers keys) {
+  const ItemId id = work().screen()->items[size_t(item)]->id;
+  wasPicked_ = work().isPicked(id);
+  if (keys & Qt::ShiftModifier) {
+    auto picked = work().picked().items;
     const auto at = std::find(picked.begin(), picked.end(), id);
     at == picked.end() ? picked.push_back(id) : static_cast<void>(picked.erase(at));
-    work().pickItems(picked);
-  } else if (!work().isPicked(id)) {
+    work().pickItems(std::move(picked));
+  } else if (!wasPicked_) {
     work().pickItems({id});
   }
-  started_ = work().layout();
-  drag_ = Drag::Waiting;
-  ++drags_;
+  const bool copies = keys & Qt::ControlModifier;
+  // What was picked before is taken out of its order; otherwise the container goes as one.
+  if (wasPicked_ && !copies && canBeCarried(work())) {
+    waiting_ = [this] { return carryDrag(base()); };
+    return;
+  }
+  waiting_ = [this, copies] { return moveDrag(base(), copies); };
 }
 
 void Canvas::mouseMoveEvent(QMouseEvent* event) {
-  now_ = toScreen(event->position());
-  const QPointF by = now_ - pressed_;
-  if (drag_ == Drag::Waiting && std::hypot(by.x(), by.y()) * zoom() > kDragAfter)
-    drag_ = Drag::Moving;
-  if (drag_ == Drag::Moving) {
-    QPointF along = by;
-    if (event->modifiers() & Qt::ShiftModifier)  // along one axis
-      (std::abs(by.x()) > std::abs(by.y()) ? along.ry() : along.rx()) = 0;
-    moveBy(along.x(), along.y(), tr("move"), QStringLiteral("move %1").arg(drags_), started_);
+  const QPointF at = toScreen(event->position()), by = at - pressed_;
+  if (waiting_ && std::hypot(by.x(), by.y()) * zoom() > kDragAfter) {
+    drag_ = waiting_();
+    waiting_ = {};
   }
-  if (drag_ == Drag::Marquee) update();
+  if (!drag_) return waiting_ ? void() : showCursor(event->position());
+  drag_->to(at, event->modifiers());
+  update();
 }
 
 void Canvas::mouseReleaseEvent(QMouseEvent* event) {
-  if (drag_ == Drag::Marquee) pickInMarquee(event->modifiers() & Qt::ShiftModifier);
-  if (drag_ == Drag::Moving) work().seal();
-  drag_ = Drag::None;
+  if (event->button() != Qt::LeftButton) return;
+  if (drag_) {
+    drag_->end(event->modifiers());
+    endDrag();
+  } else if (waiting_) {
+    clicked(event->modifiers());
+  }
+  waiting_ = {};
+}
+
+void Canvas::endDrag() {
+  drag_.reset();
+  waiting_ = {};
   update();
+}
+
+bool Canvas::giveUpDrag() {
+  if (!drag_) return false;
+  endDrag();
+  const Change change = changeBetween(before_, work().project());
+  if (change.any()) work().undo();
+  return true;
+}
+
+// Without a drag: of several that are picked this one alone; with Ctrl what lies below it.
+void Canvas::clicked(Qt::KeyboardModifiers keys) {
+  if (!wasPicked_ || keys & Qt::ShiftModifier) return;
+  if (keys & Qt::ControlModifier) return pickBelow(pressed_);
+  const int item = itemAt(pressed_, false);
+  if (item >= 0 && work().picked().items.size() > 1 &&
+      work().isPicked(work().screen()->items[size_t(item)]->id))
+    work().pickItems({work().screen()->items[size_t(item)]->id});
+}
+
+void Canvas::pickBelow(const QPointF& at) {
+  const auto all = itemsAt(at, false);
+  if (all.empty()) return;
+  size_t next = 0;
+  for (size_t i = 0; i < all.size(); ++i)
+    if (work().isPicked(work().screen()->items[size_t(all[i])]->id)) next = (i + 1) % all.size();
+  work().pickItems({work().screen()->items[size_t(all[next])]->id});
+}
+
+void Canvas::pickBelow() {
+  const Screen* screen = work().screen();
+  const auto i = work().item() ? indexOf(*screen, work().item()->id) : std::nullopt;
+  if (i) pickBelow(toQt(work().layout().items[*i].box).center());
 }
 
 void Canvas::mouseDoubleClickEvent(QMouseEvent*) {
   if (work().item() && work().item()->button()) Q_EMIT wantsCaption();
 }
 
-void Canvas::pickInMarquee(bool add) {
-  const Screen* screen = work().screen();
-  const QRectF area = QRectF(pressed_, now_).normalized();
-  if (!screen || area.width() * zoom() < kDragAfter || area.height() * zoom() < kDragAfter) return;
-  auto picked = add ? work().picked().items : std::vector<ItemId>{};
-  const Layout& layout = work().layout();
-  const auto nesting = nestingOf(*screen);
-  for (size_t i = 0; i < screen->items.size(); ++i) {
-    const Item& item = *screen->items[i];
-    if (item.container() || nesting[i].locked || nesting[i].hidden ||
-        !area.intersects(toQt(layout.items[i].box)))
-      continue;
-    if (std::find(picked.begin(), picked.end(), item.id) == picked.end()) picked.push_back(item.id);
-  }
-  work().pickItems(picked);
+void Canvas::showCursor(const QPointF& at) {
+  if (const auto edges = edgesAt(at)) return setCursor(cursorOf(*edges));
+  const bool above = at.y() < kRuler, beside = at.x() < kRuler;
+  if (aids_.rulers && (above || beside)) return unsetCursor();
+  const int guide = guideAt(at);
+  if (guide < 0) return unsetCursor();
+  setCursor(work().screen()->guides[size_t(guide)].upright ? Qt::SplitHCursor : Qt::SplitVCursor);
 }
 
 void Canvas::pickNext(int by) {
@@ -259,6 +230,7 @@ void Canvas::pickNext(int by) {
   int at = last ? static_cast<int>(*last) : by > 0 ? -1 : 0;
   at = (at + by + n) % n;
   work().pickItems({screen->items[size_t(at)]->id});
+  reveal(work().layout().items[size_t(at)].box);
 }
 
 void Canvas::keyPressEvent(QKeyEvent* event) {
@@ -282,6 +254,7 @@ void Canvas::keyPressEvent(QKeyEvent* event) {
       Q_EMIT wantsCaption();
       return;
     case Qt::Key_Escape:
+      if (giveUpDrag()) return;
       if (work().picked().items.empty()) break;
       work().pickItems({});
       return;

@@ -1,6 +1,11 @@
-// The canvas of the Place bench: picks, moves, nudges and lines up what stands on the screen.
+// The canvas of the Place bench: picks, moves, resizes and copies what stands on the screen. The
+// drags themselves are in canvas_drag.h.
 #pragma once
-#include "core/edit/screen_edits.h"
+#include <functional>
+#include <memory>
+
+#include "core/arrange/drop.h"
+#include "desktop/place/canvas_drag.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {
@@ -9,42 +14,63 @@ class Canvas : public ScreenView {
   Q_OBJECT
  public:
   explicit Canvas(Work& work, QWidget* parent = nullptr);
-  // The picked items, as one step.
-  void align(Alignment how);
+  ~Canvas() override;
+
+  // What is shown besides the screen, and whether drags snap; a person's own choice, kept by the
+  // bench.
+  struct Aids {
+    bool rulers = true, grid = false, guides = true, snaps = true, hitAreas = false;
+  };
+  const Aids& aids() const { return aids_; }
+  void setAids(const Aids& aids);
+
   // The picked items, in layout px.
   void nudge(double dx, double dy);
-  // Hit areas over the art; those that lie over one another, or are too small, in the colour of
-  // what is wrong.
-  void showHitAreas(bool on);
-  bool hitAreasShown() const { return hitAreas_; }
-  // What moves when the picked items are moved: they, or the containers that keep them in order.
-  std::vector<ItemId> movers() const;
+  // What lies below what is picked, where the pointer was last, or under the middle of it; round
+  // and round.
+  void pickBelow();
 
  protected:
   void paintOver(QPainter& painter) override;
+  QMargins edges() const override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
   void mouseDoubleClickEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dragMoveEvent(QDragMoveEvent* event) override;
+  void dragLeaveEvent(QDragLeaveEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
 
  Q_SIGNALS:
   void wantsCaption();  // a double click or F2: the caption is to be edited
 
  private:
-  enum class Drag { None, Waiting, Moving, Marquee };
-  void moveBy(double dx, double dy, const QString& name, const QString& mergeKey,
-              const Layout& from);
-  void pickInMarquee(bool add);
+  using MakeDrag = std::function<std::unique_ptr<CanvasDrag>()>;
+  MakeDrag dragOfEdges(const QPointF& widget) const;
+  MakeDrag dragOfGuide(const QPointF& widget) const;
+  void pressItem(int item, Qt::KeyboardModifiers keys);
+  void clicked(Qt::KeyboardModifiers keys);
+  void pickBelow(const QPointF& at);
+  DragBase base() const { return {work(), *this, pressed_, aids_.snaps, aids_.grid, aids_.guides}; }
+  void endDrag();
+  bool giveUpDrag();
   int containerEdgeAt(const QPointF& screen) const;
   void pickNext(int by);
+  std::optional<Edges> edgesAt(const QPointF& widget) const;
+  int guideAt(const QPointF& widget) const;
+  void showCursor(const QPointF& widget);
+  void paintAids(QPainter& painter);
+  void paintItems(QPainter& painter);
 
-  void paintHitAreas(QPainter& painter);
-  bool hitAreas_ = false;
-  Drag drag_ = Drag::None;
-  QPointF pressed_, now_;  // layout px
-  Layout started_;         // where all lay when the drag began
-  int drags_ = 0;          // tells one drag's merge key from the next
+  Aids aids_;
+  std::optional<DropSpot> dropMark_;  // of what is dragged in from elsewhere
+  MakeDrag waiting_;                  // begins once the pointer has gone far enough
+  std::unique_ptr<CanvasDrag> drag_;
+  QPointF pressed_;         // layout px
+  bool wasPicked_ = false;  // what was pressed
+  Project before_;          // the drag, for giving it up
 };
 
 }  // namespace bristle

@@ -1,5 +1,8 @@
 #include "desktop/place/container_form.h"
 
+#include <map>
+
+#include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/work/work.h"
 
@@ -27,6 +30,28 @@ bool ContainerForm::change(const char* name, std::function<void(ContainerData&)>
                                    }));
 }
 
+// What becomes free stays where the order had put it.
+void ContainerForm::arrangeAs(Flow flow) {
+  const Screen* screen = work_.screen();
+  if (!screen) return;
+  std::map<ItemId, Place> places;
+  if (flow == Flow::Free)
+    for (size_t i = 0; i < screen->items.size(); ++i) {
+      const ContainerData* container = screen->items[i]->container();
+      if (!container || container->flow == Flow::Free || !work_.isPicked(screen->items[i]->id))
+        continue;
+      for (const auto& [id, place] : placesInFree(*screen, work_.layout(), i)) places[id] = place;
+    }
+  std::vector<ItemId> changed = work_.picked().items;
+  for (const auto& each : places) changed.push_back(each.first);
+  work_.perform(
+      changeItems(screen->id, std::move(changed), "arrange otherwise", {}, [&](Item& item) {
+        const auto place = places.find(item.id);
+        if (place != places.end()) item.place = place->second;
+        if (item.container() && work_.isPicked(item.id)) item.container()->flow = flow;
+      }));
+}
+
 QLineEdit* ContainerForm::number(const QString& name, const char* edit, double least, double most,
                                  double ContainerData::*which, const QString& unit) {
   return form_->number(
@@ -35,11 +60,9 @@ QLineEdit* ContainerForm::number(const QString& name, const char* edit, double l
 }
 
 void ContainerForm::buildOrder() {
-  flow_ = form_->choice(tr("Arranged as"), {tr("row"), tr("column"), tr("grid"), tr("ring")},
-                        [this](int index) {
-                          change("arrange otherwise",
-                                 [index](ContainerData& c) { c.flow = static_cast<Flow>(index); });
-                        });
+  flow_ = form_->choice(tr("Arranged as"),
+                        {tr("row"), tr("column"), tr("grid"), tr("ring"), tr("free group")},
+                        [this](int index) { arrangeAs(static_cast<Flow>(index)); });
   gap_ = number(tr("Gap"), "change gap", -1000, 10000, &ContainerData::gap, QStringLiteral("px"));
   padding_ = number(tr("Padding"), "change padding", 0, 10000, &ContainerData::padding,
                     QStringLiteral("px"));
@@ -111,8 +134,8 @@ void ContainerForm::show(const ContainerData& c) {
   refill(clips_, c.clips);
   const bool row = c.flow == Flow::Row, line = row || c.flow == Flow::Column;
   const bool grid = c.flow == Flow::Grid, ring = c.flow == Flow::Ring;
-  form_->setRowVisible(gap_, !ring);
-  form_->setRowVisible(across_, !ring);
+  form_->setRowVisible(gap_, line || grid);
+  form_->setRowVisible(across_, line || grid);
   form_->setRowVisible(along_, line);
   equal_->setVisible(line);
   wraps_->setVisible(row);

@@ -20,6 +20,7 @@ class ContainerForm : public QWidget {
   void buildGrid();
   void buildRing();
   // One change on all picked containers.
+  void arrangeAs(Flow flow);
   bool change(const char* name, std::function<void(ContainerData&)> apply);
   QLineEdit* number(const QString& name, const char* edit, double least, double most,
                     double ContainerData::*which, const QString& unit);

@@ -2,7 +2,9 @@
 
 #include <QVBoxLayout>
 
+#include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/place/change_kind.h"
 #include "desktop/place/container_form.h"
 #include "desktop/place/size_form.h"
 #include "desktop/work/while_seen.h"
@@ -65,9 +67,7 @@ void ItemForm::buildButton(Form& form) {
       tr("What a screen reader may add, for example what the button leads to"));
   kind_ = form.choice(tr("Kind"), {}, [this](int index) {
     const KindId kind = work_.project().kinds[size_t(index)]->id;
-    change("change kind", [kind](Item& i) {
-      if (auto* b = i.button()) b->kind = kind;
-    });
+    if (work_.screen()) changeKind(work_, work_.picked().items, kind);
   });
   disabled_ = form.check(tr("Disabled at first"), [this](bool on) {
     change(on ? "disable" : "enable", [on](Item& i) {
@@ -175,10 +175,9 @@ bool ItemForm::setPin(bool horizontal, Pin pin) {
   for (size_t i = 0; i < screen->items.size(); ++i) {
     const Item& item = *screen->items[i];
     if (!work_.isPicked(item.id)) continue;
-    Place place = item.place;
-    axisOf(place, horizontal).pin = pin;
-    places.emplace_back(item.id,
-                        placeFor(place, layout.items[i].box, {0, 0, layout.width, layout.height}));
+    Screen pinned = *screen;
+    axisOf(pinned.items[i].edit().place, horizontal).pin = pin;
+    places.emplace_back(item.id, placeAt(pinned, layout, i, layout.items[i].box));
   }
   return work_.perform(placeItems(screen->id, std::move(places), "pin to an edge", {}));
 }
@@ -230,9 +229,9 @@ void ItemForm::refreshPlace() {
   sizes_->refresh();
   refill(locked_, item.locked);
   refill(hidden_, item.hidden);
-  // In a container the container decides where it is.
-  const bool free = !item.parent;
-  holder_->setVisible(!free);
+  // In a container that keeps an order the container decides where it is.
+  const bool free = isLoose(*work_.screen(), item);
+  holder_->setVisible(!item.parent.text.empty());
   for (QWidget* field : {static_cast<QWidget*>(pinX_), static_cast<QWidget*>(pinY_),
                          static_cast<QWidget*>(x_), static_cast<QWidget*>(y_)})
     placeForm_->setRowVisible(field, free);

@@ -1,21 +1,20 @@
 #include "desktop/place/place_bench.h"
 
 #include <QApplication>
-#include <QHBoxLayout>
-#include <QMenu>
-#include <QToolButton>
+#include <QSettings>
 #include <QVBoxLayout>
-#include <algorithm>
 #include <cmath>
 
-#include "core/edit/button_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
+#include "desktop/place/canvas_form.h"
 #include "desktop/place/display_strip.h"
 #include "desktop/place/item_form.h"
 #include "desktop/place/language_form.h"
+#include "desktop/place/placing.h"
 #include "desktop/place/screen_form.h"
 #include "desktop/place/series_form.h"
+#include "desktop/place/several_form.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
@@ -24,15 +23,16 @@
 
 namespace bristle {
 
-PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work), arranging_(work) {
   build();
   buildCard();
   addCommands();
-  addCommandsOfThePicked();
-  addArranging();
-  addLiningUp();
   new WhileSeen(work, this, [this] { refresh(); });
   connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
+  connect(&work, &Work::kindChosen, this, [this](const KindId& kind) {
+    if (isVisible() && work_.screen()) placeBesidePicked(work_, kind, canvas_->middle());
+  });
+  connect(canvas_, &Canvas::viewChanged, this, &PlaceBench::refreshZoom);
   refresh();
 }
 
@@ -40,14 +40,10 @@ void PlaceBench::build() {
   const auto [column, head, title, about] = makeHead(this);
   title_ = title;
   about_ = about;
-  auto* line = new QToolButton;
-  line->setText(tr("Line up"));
-  line->setAccessibleName(tr("Line up what is picked"));
-  line->setProperty("popup", true);
-  line->setFocusPolicy(Qt::StrongFocus);
-  line->setPopupMode(QToolButton::InstantPopup);
-  line->setObjectName(QStringLiteral("lineUp"));
-  head->addWidget(line);
+  lineUp_ = tool(head, tr("Line up"), tr("Line up what is picked"));
+  show_ = tool(head, tr("Show"), tr("Show rulers, grid, guides and hit areas"));
+  zoom_ = tool(head, QString(), tr("Zoom"));
+  zoom_->setMinimumWidth(72);
   pages_ = new QStackedWidget;
   auto* page = new QWidget;
   page->setFocusProxy(canvas_ = new Canvas(work_));
@@ -62,6 +58,18 @@ void PlaceBench::build() {
   column->addWidget(pages_, 1);
 }
 
+QToolButton* PlaceBench::tool(QHBoxLayout* head, const QString& text, const QString& name) {
+  auto* out = new QToolButton;
+  out->setText(text);
+  out->setAccessibleName(name);
+  out->setProperty("popup", true);
+  out->setFocusPolicy(Qt::StrongFocus);
+  out->setPopupMode(QToolButton::InstantPopup);
+  out->setMenu(new QMenu(this));
+  head->addWidget(out);
+  return out;
+}
+
 void PlaceBench::buildCard() {
   card_ = new QWidget;
   auto* column = new QVBoxLayout(card_);
@@ -74,6 +82,7 @@ void PlaceBench::buildCard() {
   series_ = new SeriesForm(work_);
   inner->addWidget(series_);
   inner->addWidget(new ScreenForm(work_));
+  inner->addWidget(new CanvasForm(work_));
   inner->addWidget(new LanguageForm(work_));
   inner->addStretch();
   auto* itemPage = new QWidget;
@@ -81,6 +90,7 @@ void PlaceBench::buildCard() {
   itemColumn->setContentsMargins(0, 0, 0, 0);
   itemForm_ = new ItemForm(work_);
   itemColumn->addWidget(itemForm_);
+  itemColumn->addWidget(several_ = new SeveralForm(arranging_));
   itemColumn->addStretch();
   forms_->addWidget(screenPage);
   forms_->addWidget(itemPage);
@@ -88,110 +98,37 @@ void PlaceBench::buildCard() {
   column->addStretch();
 }
 
-QAction* PlaceBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run,
-                         KeysWork where) {
-  return work_.commands().add(this, name, keys, std::move(run), where);
-}
-
-void PlaceBench::addCommands() {
-  add(tr("New screen"), {}, [this] { newScreen(); });
-  add(tr("Remove screen"), {}, [this] {
-    if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
-  });
-  add(
-      tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert),
-      [this] {
-        work_.pickItems({});
-        series_->begin();
-      },
-      KeysWork::InWindow);  // from shelf and card, too: it harms nothing
-  const auto addDecor = [this](const char* name, auto what) {
-    if (!work_.screen()) return;
-    Item item;
-    item.place = {{Pin::Start, 120, 480, 0}, {Pin::Start, 120, 320, 0}};
-    item.what = std::move(what);
-    work_.perform(addItem(work_.screen()->id, name, std::move(item)));
-  };
-  add(tr("Add panel"), {}, [=] {
-    addDecor("add panel", PanelData{Fill::solid({30, 36, 38, 200}), 12});
-  });
-  add(tr("Add picture"), {}, [=] { addDecor("add picture", PictureData{}); });
-}
-
-void PlaceBench::addCommandsOfThePicked() {
-  add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B),
-      [this] {
-        if (work_.screen() && work_.item() &&
-            work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
-          work_.pickKind(work_.project().kinds.back()->id);
-      });
-  add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
-    if (work_.screen() && work_.item())
-      work_.perform(removeItems(work_.screen()->id, work_.picked().items));
-  });
-  add(tr("Duplicate what is picked"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] {
-    if (work_.screen() && work_.item())
-      work_.perform(duplicateItems(work_.screen()->id, work_.picked().items));
-  });
-  add(tr("Show hit areas"), QKeySequence(Qt::CTRL | Qt::Key_H),
-      [this] { canvas_->showHitAreas(!canvas_->hitAreasShown()); });
-  add(tr("Pick all buttons"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] {
-    std::vector<ItemId> all;
-    if (work_.screen())
-      for (const auto& item : work_.screen()->items)
-        if (item->button()) all.push_back(item->id);
-    work_.pickItems(all);
-  });
-  add(tr("Start focus on the picked button"), {}, [this] {
-    if (work_.item() && work_.item()->button())
-      work_.perform(setEntry(work_.screen()->id, work_.item()->id));
-  });
-}
-
-void PlaceBench::addArranging() {
-  const auto put = [this](Flow flow) {
-    std::vector<ItemId> loose;
-    double x = HUGE_VAL, y = HUGE_VAL;
-    const Screen* screen = work_.screen();
-    for (size_t i = 0; screen && i < screen->items.size(); ++i) {
-      const Item& item = *screen->items[i];
-      if (!work_.isPicked(item.id) || item.parent || !item.button()) continue;
-      loose.push_back(item.id);
-      x = std::min(x, work_.layout().items[i].box.x);
-      y = std::min(y, work_.layout().items[i].box.y);
-    }
-    if (loose.size() < 2)
-      return work_.tell(tr("Pick two or more buttons that are in no container yet"), true);
-    work_.perform(gather(screen->id, std::move(loose), flow, x, y));
-  };
-  add(tr("Put what is picked into a column"), {}, [put] { put(Flow::Column); });
-  add(tr("Put what is picked into a row"), {}, [put] { put(Flow::Row); });
-  add(tr("Put what is picked into a grid"), {}, [put] { put(Flow::Grid); });
-  add(tr("Put what is picked into a ring"), {}, [put] { put(Flow::Ring); });
-  const auto order = [this](int by) {
-    if (work_.item()) work_.perform(reorder(work_.screen()->id, work_.item()->id, by));
-  };
-  add(tr("Earlier in its column, or further back"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
-      [order] { order(-1); });
-  add(tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
-      [order] { order(1); });
-}
-
-void PlaceBench::addLiningUp() {
-  auto* menu = new QMenu(this);
-  const std::pair<QString, Alignment> ways[] = {{tr("Line up left edges"), Alignment::Left},
-                                                {tr("Line up centres"), Alignment::Centre},
-                                                {tr("Line up right edges"), Alignment::Right},
-                                                {tr("Line up top edges"), Alignment::Top},
-                                                {tr("Line up middles"), Alignment::Middle},
-                                                {tr("Line up bottom edges"), Alignment::Bottom}};
-  for (const auto& [name, how] : ways)
-    menu->addAction(add(name, {}, [this, how = how] { canvas_->align(how); }));
-  findChild<QToolButton*>(QStringLiteral("lineUp"))->setMenu(menu);
-}
-
 void PlaceBench::enter() {
   if (!work_.screen()) pages_->currentWidget()->setFocus();
+}
+
+void PlaceBench::refreshZoom() {
+  zoom_->setText(canvas_->fits() ? tr("fits, %1 %").arg(std::round(canvas_->zoom() * 100))
+                                 : tr("%1 %").arg(std::round(canvas_->zoom() * 100)));
+}
+
+void PlaceBench::keepState(QSettings& settings) const {
+  const Canvas::Aids& aids = canvas_->aids();
+  settings.setValue(QStringLiteral("place/rulers"), aids.rulers);
+  settings.setValue(QStringLiteral("place/grid"), aids.grid);
+  settings.setValue(QStringLiteral("place/guides"), aids.guides);
+  settings.setValue(QStringLiteral("place/snaps"), aids.snaps);
+  settings.setValue(QStringLiteral("place/lineUpTo"), static_cast<int>(arranging_.to()));
+}
+
+void PlaceBench::restoreState(const QSettings& settings) {
+  Canvas::Aids aids = canvas_->aids();
+  const auto read = [&](const char* key, bool& to) {
+    to = settings.value(QLatin1String(key), to).toBool();
+  };
+  read("place/rulers", aids.rulers);
+  read("place/grid", aids.grid);
+  read("place/guides", aids.guides);
+  read("place/snaps", aids.snaps);
+  canvas_->setAids(aids);
+  const int to = settings.value(QStringLiteral("place/lineUpTo")).toInt();
+  if (to >= 0 && to <= static_cast<int>(LineUpTo::Safe))
+    arranging_.setTo(static_cast<LineUpTo>(to));
 }
 
 void PlaceBench::newScreen() {
@@ -207,9 +144,15 @@ void PlaceBench::refresh() {
   const QWidget* now = QApplication::focusWidget();
   if (page != forms_->currentIndex() && now && forms_->isAncestorOf(now)) canvas_->setFocus();
   forms_->setCurrentIndex(page);
+  // The page out of sight takes no room.
+  for (int i = 0; i < forms_->count(); ++i)
+    forms_->widget(i)->setSizePolicy(QSizePolicy::Preferred,
+                                     i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored);
   forms_->setVisible(screen != nullptr);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
-  findChild<QToolButton*>(QStringLiteral("lineUp"))->setVisible(screen != nullptr);
+  for (QToolButton* tool : {lineUp_, show_, zoom_}) tool->setVisible(screen != nullptr);
+  several_->refresh();
+  refreshZoom();
   const Display* d = work_.display();
   about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height)
                               : QString());
@@ -219,7 +162,9 @@ QString PlaceBench::hint() const {
   const Screen* screen = work_.screen();
   if (!screen) return tr("A menu needs at least one screen");
   if (screen->items.empty()) return tr("Type captions at the right, then lay down a column");
-  return tr("Drag to move, arrows nudge (Shift: 10 px), Shift-click picks more");
+  if (work_.picked().items.empty())
+    return tr("Drag a frame to pick, Ctrl+wheel zooms, space-drag moves the view");
+  return tr("Drag to move, with Ctrl a copy, with Alt without snapping; arrows nudge");
 }
 
 }  // namespace bristle

@@ -1,8 +1,12 @@
 // The Place bench: the canvas, the other displays below it, and what is picked at the side.
 #pragma once
+#include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QStackedWidget>
+#include <QToolButton>
 
+#include "desktop/place/arranging.h"
 #include "desktop/work/bench.h"
 #include "desktop/work/commands.h"
 
@@ -11,6 +15,7 @@ namespace bristle {
 class Canvas;
 class ItemForm;
 class SeriesForm;
+class SeveralForm;
 
 class PlaceBench : public Bench {
   Q_OBJECT
@@ -18,28 +23,41 @@ class PlaceBench : public Bench {
   PlaceBench(Work& work, QWidget* parent);
   QWidget* card() override { return card_; }
   void enter() override;
+  void keepState(QSettings& settings) const override;
+  void restoreState(const QSettings& settings) override;
   QString hint() const override;
 
  private:
   void build();
+  QToolButton* tool(QHBoxLayout* head, const QString& text, const QString& name);
   void buildCard();
   QAction* add(const QString& name, const QKeySequence& keys, std::function<void()> run,
                KeysWork where = KeysWork::InOwner);
   void addCommands();
+  void addMaking();
   void addCommandsOfThePicked();
+  void addPicking();
   void addArranging();
   void addLiningUp();
+  void addLineUpTo(QMenu* menu);
+  void addSpreading(QMenu* menu);
+  void addViewing();
+  void addAids();
   void refresh();
+  void refreshZoom();
   void newScreen();
 
   Work& work_;
+  Arranging arranging_;
   QLabel *title_, *about_;
+  QToolButton *lineUp_, *show_, *zoom_;
   QStackedWidget* pages_;
   Canvas* canvas_;
   QWidget* card_;
   QStackedWidget* forms_;
   ItemForm* itemForm_;
   SeriesForm* series_;
+  SeveralForm* several_;
 };
 
 }  // namespace bristle

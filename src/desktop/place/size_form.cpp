@@ -3,6 +3,7 @@
 #include <QRegularExpression>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/view/typed_number.h"
 #include "desktop/work/work.h"
 #include "runtime/document/tree.h"
 #include "runtime/layout/pins.h"
@@ -67,15 +68,12 @@ bool SizeForm::change(const char* name, std::function<void(Item&)> apply) {
 }
 
 bool SizeForm::setSize(bool horizontal, const QString& typed) {
-  QString bare = typed.trimmed();
-  if (bare.endsWith(QStringLiteral("px"))) bare = bare.chopped(2).trimmed();
-  bool ok = true;
-  const double size = bare.isEmpty() ? 0 : bare.toDouble(&ok);
-  if (!ok || size < 0 || size > kMost) {
+  const auto size = typed.trimmed().isEmpty() ? 0 : typedNumber(typed, QStringLiteral("px"));
+  if (!size || *size < 0 || *size > kMost) {
     work_.tell(tr("expected px from 0 to %1, or nothing").arg(kMost), true);
     return false;
   }
-  return change("resize", [=](Item& i) { axisOf(i.place, horizontal).size = size; });
+  return change("resize", [=](Item& i) { axisOf(i.place, horizontal).size = *size; });
 }
 
 bool SizeForm::setBounds(bool horizontal, const QString& typed) {
@@ -126,7 +124,7 @@ void SizeForm::refresh(const Axis& fields, bool horizontal) {
   refill(fields.cells, QString::number(horizontal ? item.columns : item.rows));
   const Item* holder = item.parent ? findItem(screen, item.parent) : nullptr;
   const ContainerData* in = holder ? holder->container() : nullptr;
-  form_->setRowVisible(fields.rest, in && in->flow != Flow::Ring);
+  form_->setRowVisible(fields.rest, in && in->flow != Flow::Ring && in->flow != Flow::Free);
   form_->setRowVisible(fields.cells, in && in->flow == Flow::Grid);
 }
 

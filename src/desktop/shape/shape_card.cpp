@@ -1,5 +1,6 @@
 #include "desktop/shape/shape_card.h"
 
+#include "core/edit/settings_edit.h"
 #include "core/findings/hit_size.h"
 #include "desktop/shape/value_section.h"
 
@@ -204,11 +205,7 @@ void ShapeCard::buildHitArea(Form& form) {
       tr("Least size"), 1, 400,
       [this](double v) {
         return work_.perform(
-            {"change least hit area", {}, [v](const Project& before) -> Result<Project> {
-               Project after = before;
-               after.settings.leastHit = v;
-               return after;
-             }});
+            changeSettings("change least hit area", [v](Settings& s) { s.leastHit = v; }));
       },
       QStringLiteral("px"));
   leastHit_->setToolTip(tr("px, for the whole project: 24 by WCAG 2.2, 44 or 48 for touch"));

@@ -9,6 +9,7 @@
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/view/kind_mime.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -28,19 +29,50 @@ QIcon iconOf(const QPixmap& picture) {
 
 }  // namespace
 
+namespace {
+
+// Kinds can be dragged off it, several at once.
+class KindList : public QListWidget {
+ public:
+  explicit KindList(Work& work) : work_(work) {
+    setDragEnabled(true);
+    setDragDropMode(QAbstractItemView::DragOnly);
+    setSelectionMode(QAbstractItemView::ExtendedSelection);
+  }
+
+ protected:
+  QStringList mimeTypes() const override { return {kindMimeType()}; }
+  QMimeData* mimeData(const QList<QListWidgetItem*>& items) const override {
+    std::vector<KindId> kinds;
+    for (const QListWidgetItem* item : items)
+      if (const auto at = size_t(row(item)); at < work_.project().kinds.size())
+        kinds.push_back(work_.project().kinds[at]->id);
+    return mimeOf(kinds);
+  }
+
+ private:
+  Work& work_;
+};
+
+}  // namespace
+
 Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(8, 8, 8, 8);
   column->setSpacing(4);
-  kinds_ = list(tr("Kinds"), tr("New kind"), [this] {
+  kinds_ = list(new KindList(work), tr("Kinds"), tr("New kind"), [this] {
     if (work_.perform(addKind("Menu entry", Wins::Hover)))
       work_.pickKind(work_.project().kinds.back()->id);
   });
-  screens_ = list(tr("Screens"), tr("New screen"), [this] {
+  screens_ = list(new QListWidget, tr("Screens"), tr("New screen"), [this] {
     if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
   });
   connect(kinds_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (!filling_ && row >= 0) work_.pickKind(work_.project().kinds[size_t(row)]->id);
+  });
+  connect(kinds_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
+    const auto at = size_t(kinds_->row(item));
+    if (at < work_.project().kinds.size()) Q_EMIT work_.kindChosen(work_.project().kinds[at]->id);
   });
   connect(screens_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
@@ -55,7 +87,8 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   refresh();
 }
 
-QListWidget* Shelf::list(const QString& name, const QString& add, std::function<void()> make) {
+QListWidget* Shelf::list(QListWidget* out, const QString& name, const QString& add,
+                         std::function<void()> make) {
   auto* head = new QHBoxLayout;
   auto* label = new QLabel(name.toUpper());
   label->setProperty("heading", true);
@@ -70,7 +103,6 @@ QListWidget* Shelf::list(const QString& name, const QString& add, std::function<
   connect(button, &QToolButton::clicked, this, [make = std::move(make)] { make(); });
   head->addWidget(button);
   static_cast<QVBoxLayout*>(layout())->addLayout(head);
-  auto* out = new QListWidget;
   out->setAccessibleName(name);
   out->setIconSize(kMiniature);
   out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -88,7 +120,7 @@ void Shelf::fill(QListWidget* list, int count, int picked,
     list->addItem(new QListWidgetItem(iconOf(blank), QString()));
   }
   for (int i = 0; i < count; ++i) show(i, *list->item(i));
-  list->setCurrentRow(picked);
+  if (list->currentRow() != picked) list->setCurrentRow(picked);
 }
 
 // Miniatures stand on the theme's ground.

@@ -17,7 +17,8 @@ class Shelf : public QWidget {
   void changeEvent(QEvent* event) override;
 
  private:
-  QListWidget* list(const QString& name, const QString& add, std::function<void()> make);
+  QListWidget* list(QListWidget* list, const QString& name, const QString& add,
+                    std::function<void()> make);
   void refresh();
   void fill(QListWidget* list, int count, int picked,
             const std::function<void(int, QListWidgetItem&)>& show);

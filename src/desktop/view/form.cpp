@@ -3,6 +3,8 @@
 #include <QSignalBlocker>
 #include <QStyle>
 
+#include "desktop/view/typed_number.h"
+
 namespace bristle {
 namespace {
 
@@ -58,11 +60,8 @@ QLineEdit* Form::text(const QString& name, std::function<bool(const QString&)> d
 QLineEdit* Form::number(const QString& name, double least, double most,
                         std::function<bool(double)> done, const QString& unit) {
   auto* field = text(name, [=](const QString& text) {
-    bool ok = false;
-    QString bare = text.trimmed();
-    if (!unit.isEmpty() && bare.endsWith(unit)) bare = bare.chopped(unit.size()).trimmed();
-    const double value = bare.toDouble(&ok);
-    return ok && value >= least && value <= most && done(value);
+    const auto value = typedNumber(text, unit);
+    return value && *value >= least && *value <= most && done(*value);
   });
   field->setProperty("unit", unit);
   field->setToolTip(

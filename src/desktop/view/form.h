@@ -24,7 +24,8 @@ class Form : public QWidget {
   QLabel* note(const QString& text);
   // `done` gets the text and says whether it was taken; refused text stays, marked.
   QLineEdit* text(const QString& name, std::function<bool(const QString&)> done);
-  // With a unit ("ms", "px", "%") it stands in the field behind the number, and may be typed.
+  // A sum may be typed, too. With a unit ("ms", "px", "%") it stands in the field behind the
+  // number, and may be typed.
   QLineEdit* number(const QString& name, double least, double most,
                     std::function<bool(double)> done, const QString& unit = {});
   QComboBox* choice(const QString& name, const QStringList& choices, std::function<void(int)> done);

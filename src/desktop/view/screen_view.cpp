@@ -3,6 +3,8 @@
 #include <QHelpEvent>
 #include <QPainter>
 #include <QToolTip>
+#include <QWheelEvent>
+#include <cmath>
 
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
@@ -10,9 +12,6 @@
 #include "runtime/document/tree.h"
 
 namespace bristle {
-namespace {
-constexpr double kMargin = 16;  // px around the screen
-}
 
 ScreenView::ScreenView(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   setFocusPolicy(Qt::StrongFocus);
@@ -61,34 +60,60 @@ std::optional<QRectF> ScreenView::stalePart(const ShownScreen& now, const Layout
   return out;
 }
 
+void ScreenView::startArt(const QSize& size) {
+  art_ = QPixmap(size);
+  art_.setDevicePixelRatio(devicePixelRatioF());
+  art_.fill(themeOf(this).work);
+  shown_.reset();
+}
+
+// The part of the art in device px, whole ones, so that what is painted anew meets what stays
+// without a seam.
+void ScreenView::paintPart(const QRectF& device, const ShownScreen& now, const Layout& layout) {
+  const double ratio = art_.devicePixelRatio();
+  const QRectF part(device.topLeft() / ratio, device.size() / ratio);
+  if (part.isEmpty()) return;
+  QPainter art(&art_);
+  art.setClipRect(part);
+  art.fillRect(part, themeOf(this).work);
+  art.fillRect(toWidget(Box{0, 0, layout.width, layout.height}), Qt::black);
+  art.translate(viewport_.origin());
+  art.scale(zoom(), zoom());
+  paintScreen(art, work_.looks(), work_.tables(), now.project, *now.find(), layout,
+              {toScreen(part.topLeft()), part.size() / zoom()});
+}
+
+// Takes along what is in sight before and after; false where there is nothing of that.
+bool ScreenView::moveArt() {
+  const double ratio = art_.devicePixelRatio();
+  const QPointF by = (viewport_.origin() - shownAt_.origin()) * ratio;
+  if (by.isNull()) return true;
+  const QPoint whole = by.toPoint();
+  if (whole != by || std::abs(whole.x()) >= art_.width() || std::abs(whole.y()) >= art_.height())
+    return false;
+  QRegion exposed;
+  art_.scroll(whole.x(), whole.y(), art_.rect(), &exposed);
+  const ShownScreen now = *shown_;
+  for (const QRect& rect : exposed) paintPart(rect, now, shownLayout_);
+  return true;
+}
+
 void ScreenView::paintArt() {
   const Layout& layout = work_.layout();
   const double ratio = devicePixelRatioF();
-  const QSize size = (QSizeF(layout.width, layout.height) * zoom_ * ratio).toSize();
+  const QSize size = (QSizeF(this->size()) * ratio).toSize();
   const ShownScreen now = work_.shown();
-  const bool fits = shown_ && art_.size() == size && art_.devicePixelRatio() == ratio;
-  if (fits && samePicture(*shown_, now)) return;
-  const auto part = fits ? stalePart(now, layout) : std::nullopt;
-  if (!part) {
-    art_ = QPixmap(size);
-    art_.setDevicePixelRatio(ratio);
-  }
-  // Whole device pixels, so that what is painted anew meets what stays without a seam.
+  const bool fits = shown_ && art_.size() == size && art_.devicePixelRatio() == ratio &&
+                    shownAt_.zoom() == zoom() && moveArt();
+  if (!fits) startArt(size);
+  shownAt_ = viewport_;
+  if (shown_ && samePicture(*shown_, now)) return;
+  const auto part = shown_ ? stalePart(now, layout) : std::nullopt;
   const QRectF all(QPointF(0, 0), QSizeF(size));
-  const QRectF device =
-      part ? QRectF(QRectF(part->topLeft() * zoom_ * ratio, part->size() * zoom_ * ratio)
-                        .toAlignedRect()) &
-                 all
-           : all;
-  if (!device.isEmpty()) {
-    QPainter art(&art_);
-    art.setClipRect(QRectF(device.topLeft() / ratio, device.size() / ratio));
-    art.fillRect(QRectF(device.topLeft() / ratio, device.size() / ratio), Qt::black);
-    art.scale(zoom_, zoom_);
-    const double scale = zoom_ * ratio;
-    paintScreen(art, work_.looks(), work_.tables(), now.project, *now.find(), layout,
-                part ? QRectF(device.topLeft() / scale, device.size() / scale) : QRectF());
-  }
+  const auto inDevice = [&](const QRectF& r) {
+    return QRectF(QRectF(toWidget(r.topLeft()) * ratio, r.size() * zoom() * ratio).toAlignedRect());
+  };
+  paintPart(part ? inDevice(*part) & all : all, now, layout);
   shown_ = now;
   shownLayout_ = layout;
 }
@@ -96,37 +121,115 @@ void ScreenView::paintArt() {
 void ScreenView::place() {
   const Display* display = work_.display();
   if (!display) return;
-  const double w = display->layoutWidth(), h = display->layoutHeight();
-  zoom_ = std::max(0.02, std::min((width() - 2 * kMargin) / w, (height() - 2 * kMargin) / h));
-  origin_ = {std::round((width() - w * zoom_) / 2), std::round((height() - h * zoom_) / 2)};
+  viewport_.setRoom(QRectF(rect().marginsRemoved(edges())),
+                    QSizeF(display->layoutWidth(), display->layoutHeight()));
 }
 
 void ScreenView::resizeEvent(QResizeEvent*) {
   refresh();
 }
 
-QPointF ScreenView::toScreen(const QPointF& p) const {
-  return (p - origin_) / zoom_;
+void ScreenView::viewMoved() {
+  update();
+  Q_EMIT viewChanged();
 }
-QPointF ScreenView::toWidget(const QPointF& p) const {
-  return p * zoom_ + origin_;
+
+void ScreenView::fit() {
+  viewport_.fit();
+  viewMoved();
 }
+
+void ScreenView::zoomBy(double factor) {
+  viewport_.zoomTo(zoom() * factor, viewport_.room().center());
+  viewMoved();
+}
+
+void ScreenView::showTrueSize() {
+  if (!work_.display()) return;
+  viewport_.zoomTo(work_.display()->scale / devicePixelRatioF(), viewport_.room().center());
+  viewMoved();
+}
+
+void ScreenView::reveal(const Box& box) {
+  const Viewport before = viewport_;
+  viewport_.reveal(toQt(box));
+  if (viewport_ != before) viewMoved();
+}
+
+// Turning moves the view, with Shift sideways; with Ctrl it zooms about the pointer.
+void ScreenView::wheelEvent(QWheelEvent* event) {
+  constexpr double kNotch = 120, kStep = 1.2, kLine = 48;  // px that a notch moves by
+  if (event->modifiers() & Qt::ControlModifier) {
+    viewport_.zoomTo(zoom() * std::pow(kStep, event->angleDelta().y() / kNotch), event->position());
+  } else {
+    QPointF by = event->pixelDelta().isNull() ? QPointF(event->angleDelta()) / kNotch * kLine
+                                              : QPointF(event->pixelDelta());
+    if (event->modifiers() & Qt::ShiftModifier && by.x() == 0) by = by.transposed();
+    viewport_.moveBy(by);
+  }
+  viewMoved();
+  event->accept();
+}
+
+// The middle button moves the view, and any while the space bar is held.
+bool ScreenView::panned(QEvent* event) {
+  const auto type = event->type();
+  if (type == QEvent::KeyPress || type == QEvent::KeyRelease) {
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->key() != Qt::Key_Space || key->isAutoRepeat()) return key->key() == Qt::Key_Space;
+    panKey_ = type == QEvent::KeyPress;
+    panKey_ ? setCursor(Qt::OpenHandCursor) : unsetCursor();
+    return true;
+  }
+  if (type == QEvent::FocusOut && panKey_) {
+    panKey_ = false;
+    unsetCursor();
+  }
+  if (type == QEvent::MouseButtonPress) {
+    const auto* mouse = static_cast<QMouseEvent*>(event);
+    if (!panKey_ && mouse->button() != Qt::MiddleButton) return false;
+    panFrom_ = mouse->position();
+    setCursor(Qt::ClosedHandCursor);
+    return true;
+  }
+  if (type == QEvent::MouseMove && panFrom_) {
+    const QPointF at = static_cast<QMouseEvent*>(event)->position();
+    viewport_.moveBy(at - *panFrom_);
+    panFrom_ = at;
+    viewMoved();
+    return true;
+  }
+  if (type == QEvent::MouseButtonRelease && panFrom_) {
+    panFrom_.reset();
+    panKey_ ? setCursor(Qt::OpenHandCursor) : unsetCursor();
+    return true;
+  }
+  return false;
+}
+
 QRectF ScreenView::toWidget(const Box& b) const {
-  return {toWidget(QPointF(b.x, b.y)), QSizeF(b.w, b.h) * zoom_};
+  return {toWidget(QPointF(b.x, b.y)), QSizeF(b.w, b.h) * zoom()};
 }
 
 void ScreenView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
-  painter.fillRect(rect(), themeOf(this).work);
   const Screen* screen = work_.screen();
   if (screen && work_.display()) {
     paintArt();
-    painter.drawPixmap(origin_, art_);
+    painter.drawPixmap(0, 0, art_);
+    const QRect shown =
+        toWidget(Box{0, 0, work_.layout().width, work_.layout().height}).toAlignedRect();
+    // What lies beyond the display steps back: it is there, but nobody will see it.
+    QColor beyond = themeOf(this).work;
+    beyond.setAlpha(190);
+    for (const QRect& part : QRegion(rect()).subtracted(shown)) painter.fillRect(part, beyond);
     if (fade() > 0) {
       QColor veil(0xc6, 0xc2, 0xbb);  // light: dark strokes must stand out over dark art
       veil.setAlphaF(static_cast<float>(fade()));
-      painter.fillRect(QRectF(origin_, QSizeF(art_.size()) / art_.devicePixelRatio()), veil);
+      painter.fillRect(shown, veil);
     }
+  } else {
+    painter.fillRect(rect(), themeOf(this).work);
   }
   painter.setRenderHint(QPainter::Antialiasing);
   paintOver(painter);
@@ -137,18 +240,24 @@ void ScreenView::paintEvent(QPaintEvent*) {
   }
 }
 
-int ScreenView::itemAt(const QPointF& at, bool buttonsOnly) const {
+std::vector<int> ScreenView::itemsAt(const QPointF& at, bool buttonsOnly) const {
+  std::vector<int> out;
   const Screen* screen = work_.screen();
-  if (!screen) return -1;
+  if (!screen) return out;
   const Layout& layout = work_.layout();
   const auto nesting = nestingOf(*screen);
   for (size_t i = screen->items.size(); i-- > 0;) {
     const Item& item = *screen->items[i];
     if (nesting[i].hidden || nesting[i].locked || (buttonsOnly && !item.button())) continue;
     if (item.container()) continue;  // picked by their edge, or through what is in them
-    if (toQt(layout.items[i].box).contains(at)) return static_cast<int>(i);
+    if (toQt(layout.items[i].box).contains(at)) out.push_back(static_cast<int>(i));
   }
-  return -1;
+  return out;
+}
+
+int ScreenView::itemAt(const QPointF& at, bool buttonsOnly) const {
+  const auto all = itemsAt(at, buttonsOnly);
+  return all.empty() ? -1 : all.front();
 }
 
 QString ScreenView::hint(int item) const {
@@ -156,6 +265,7 @@ QString ScreenView::hint(int item) const {
 }
 
 bool ScreenView::event(QEvent* event) {
+  if (panned(event)) return true;
   if (event->type() == QEvent::ToolTip) {
     const auto* help = static_cast<QHelpEvent*>(event);
     const int item = itemAt(toScreen(help->pos()), false);
@@ -166,6 +276,7 @@ bool ScreenView::event(QEvent* event) {
     }
     return true;
   }
+  if (event->type() == QEvent::StyleChange) shown_.reset();  // its ground is the theme's
   if (event->type() == QEvent::FocusIn || event->type() == QEvent::FocusOut) update();
   return QWidget::event(event);
 }

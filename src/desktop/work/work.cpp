@@ -211,11 +211,11 @@ void Work::pickScreen(const ScreenId& screen) {
   Q_EMIT pickedChanged();
 }
 
-void Work::pickItems(std::vector<ItemId> items) {
+void Work::pickItems(std::vector<ItemId> items, bool sameStep) {
   if (picked_.items == items) return;
   picked_.items = std::move(items);
   picked_.onlyButton = false;
-  seal();
+  if (!sameStep) seal();
   Q_EMIT pickedChanged();
 }
 

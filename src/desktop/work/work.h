@@ -59,7 +59,8 @@ class Work : public QObject {
   void pickCells(std::vector<Column> columns, std::vector<PropKey> rows, PropKey property);
   void pickOnlyButton(bool on);
   void pickScreen(const ScreenId& screen);
-  void pickItems(std::vector<ItemId> items);
+  // `sameStep`: edits that follow may still join the step before (a drag that copies).
+  void pickItems(std::vector<ItemId> items, bool sameStep = false);
   void pickDisplay(const DisplayId& display);
   void pickLanguage(const LanguageId& language);
   void pickDir(Dir dir);
@@ -115,6 +116,8 @@ class Work : public QObject {
   void historyChanged();
   // Layout or routes that were asked for are there.
   void derivedChanged();
+  // A kind was chosen on the shelf, with Return or a double click: the bench in sight uses it.
+  void kindChosen(const bristle::KindId& kind);
   // Files of pictures were written.
   void picturesChanged();
   // Something for the bottom line; `wrong`: it could not be done.

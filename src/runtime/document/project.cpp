@@ -36,7 +36,8 @@ bool equalShared(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& 
 bool equalScreens(const Screen& a, const Screen& b) {
   return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop && a.dimBelow == b.dimBelow &&
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
-         a.extra == b.extra &&
+         a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
+         a.goes == b.goes && a.waitUntilShown == b.waitUntilShown && a.extra == b.extra &&
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
@@ -138,9 +139,9 @@ Project emptyProject() {
 
 bool equal(const Project& a, const Project& b) {
   return a.name == b.name && a.settings == b.settings && a.displays == b.displays &&
-         a.languages == b.languages &&
-         a.values == b.values && (a.named.same(b.named) || *a.named == *b.named) &&
-         a.foreignTokens == b.foreignTokens && a.first == b.first && a.extra == b.extra &&
+         a.languages == b.languages && a.values == b.values &&
+         (a.named.same(b.named) || *a.named == *b.named) && a.foreignTokens == b.foreignTokens &&
+         a.first == b.first && a.extra == b.extra &&
          equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
          equalShared(a.screens, b.screens, equalScreens);

@@ -50,6 +50,7 @@ struct Settings {
   Ms repeatDelay = 400, repeatInterval = 120;
   Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
   bool darkSet = false;  // named values show their dark side
+  Px gridWidth = 8, gridHeight = 8;  // of the canvas: what is dragged snaps to it
   Extras extra;
   bool operator==(const Settings&) const = default;
 };

@@ -68,7 +68,8 @@ struct ButtonData {
   bool operator==(const ButtonData&) const = default;
 };
 
-enum class Flow : std::uint8_t { Row, Column, Grid, Ring };
+// Free: each where its own place says, as on a screen.
+enum class Flow : std::uint8_t { Row, Column, Grid, Ring, Free };
 enum class Across : std::uint8_t { Start, Centre, End, Stretch };
 // Where the children are when there is more room than they take; spread: it goes between them.
 enum class Along : std::uint8_t { Start, Centre, End, Spread };
@@ -76,7 +77,7 @@ enum class Along : std::uint8_t { Start, Centre, End, Spread };
 // of a given size.
 enum class Cells : std::uint8_t { Content, Shared, Fixed };
 
-// Keeps what is in it in order, in document order.
+// Holds what is in it together, and keeps it in order, in document order, where it is not free.
 struct ContainerData {
   Flow flow = Flow::Column;
   Px gap = 16, padding = 0;
@@ -137,6 +138,13 @@ struct ScreenMotion {
   Ms time() const { return form == ScreenMotionForm::Cut ? 0 : duration; }
 };
 
+// A line to place things by, across the whole canvas; nothing of it is in the menu.
+struct Guide {
+  bool upright = true;  // at `at` px from the left; else from the top
+  Px at = 0;
+  bool operator==(const Guide&) const = default;
+};
+
 struct Screen {
   ScreenId id;
   std::string name;
@@ -147,6 +155,8 @@ struct Screen {
   bool passDisabled = true;     // a move passes over disabled buttons instead of stopping on them
   ItemId entry;                 // where focus starts
   std::vector<Cluster> clusters;
+  std::vector<Guide> guides;
+  bool guidesLocked = false;  // not to be dragged
   // A tree written out (tree.h): painted in this order, the last on top.
   std::vector<Shared<Item>> items;
   Extras extra;

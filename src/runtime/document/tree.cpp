@@ -115,8 +115,16 @@ std::vector<Shared<Item>> takeOut(Screen& screen, std::span<const ItemId> items)
 }
 
 void putLast(Screen& screen, const ItemId& holder, std::vector<Shared<Item>> run) {
+  putBefore(screen, holder, {}, std::move(run));
+}
+
+void putBefore(Screen& screen, const ItemId& holder, const ItemId& brother,
+               std::vector<Shared<Item>> run) {
   size_t end = screen.items.size();
-  if (const auto at = indexOf(screen, holder)) end = nestingOf(screen)[*at].end;
+  if (const auto before = brother ? indexOf(screen, brother) : std::nullopt)
+    end = *before;
+  else if (const auto at = indexOf(screen, holder))
+    end = nestingOf(screen)[*at].end;
   Screen alone;
   alone.items = std::move(run);
   const auto nesting = nestingOf(alone);
@@ -125,6 +133,15 @@ void putLast(Screen& screen, const ItemId& holder, std::vector<Shared<Item>> run
       alone.items[i].edit().parent = holder;
   screen.items.insert(screen.items.begin() + std::ptrdiff_t(end), alone.items.begin(),
                       alone.items.end());
+}
+
+ItemId brotherAfter(const Screen& screen, const ItemId& item) {
+  const auto at = indexOf(screen, item);
+  if (!at) return {};
+  const size_t next = nestingOf(screen)[*at].end;
+  const bool brother =
+      next < screen.items.size() && screen.items[next]->parent == screen.items[*at]->parent;
+  return brother ? screen.items[next]->id : ItemId{};
 }
 
 void swapWithBrother(Screen& screen, const ItemId& item, int by) {

@@ -42,10 +42,15 @@ std::vector<ItemId> outermost(const Screen& screen, std::span<const ItemId> item
 // `items`, of which none may be in another.
 std::vector<Shared<Item>> takeOut(Screen& screen, std::span<const ItemId> items);
 
-// Puts in a run of items as the last in `holder`, or on the screen where that is empty: those of the
-// run that are in none of it become the holder's. `holder` must be a container of the screen.
+// Puts in a run of items as the last in `holder`, or on the screen where that is empty: those of
+// the run that are in none of it become the holder's. `holder` must be a container of the screen.
 void putLast(Screen& screen, const ItemId& holder, std::vector<Shared<Item>> run);
 
+// The same, but before one that is in `holder`; an empty one puts it last.
+void putBefore(Screen& screen, const ItemId& holder, const ItemId& brother,
+               std::vector<Shared<Item>> run);
+// The next in the same holder; empty where it is the last.
+ItemId brotherAfter(const Screen& screen, const ItemId& item);
 // Changes places with the brother before (−1) or after (+1); nothing happens where there is none.
 void swapWithBrother(Screen& screen, const ItemId& item, int by);
 

@@ -194,6 +194,8 @@ std::optional<Error> whyNot(const Screen& screen) {
     for (const ItemPath& path : cluster.items)
       if (auto why = wrong(fmt::format("{}, cluster “{}”", place, cluster.name), whyNot(path)))
         return why;
+  for (const Guide& guide : screen.guides)
+    if (!isWithin(guide.at, -1e6, 1e6)) return wrong(place, "guides from −1000000 to 1000000 px");
   return wrong(place, whyNoTree(screen));
 }
 

@@ -48,6 +48,8 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int
   s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
   s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
   s.darkSet = r.boolean(value, at, "darkSet", false);
+  s.gridWidth = r.number(value, at, "gridWidth", 8, 1, 4000);
+  s.gridHeight = r.number(value, at, "gridHeight", 8, 1, 4000);
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
   s.extra = leftover(value, settingsJson(s), {format == 1 ? "rightToLeft" : "repeatDelay"});
@@ -60,6 +62,8 @@ Json settingsJson(const Settings& s) {
            {"repeatInterval", s.repeatInterval}};
   if (s.leastHit != 24) out["leastHit"] = s.leastHit;
   if (s.darkSet) out["darkSet"] = true;
+  if (s.gridWidth != 8) out["gridWidth"] = s.gridWidth;
+  if (s.gridHeight != 8) out["gridHeight"] = s.gridHeight;
   putBack(out, s.extra);
   return out;
 }
@@ -205,9 +209,9 @@ Result<OpenedProject> parseProject(std::string_view text) {
   }
   // The rules that edits go by; what the reader checks with its place has been told above.
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
-  p.extra =
-      leftover(*json, headJson(p),
-               {"settings", "displays", "languages", "values", "named", "foreignTokens", "machines", "kinds", "screens"});
+  p.extra = leftover(*json, headJson(p),
+                     {"settings", "displays", "languages", "values", "named", "foreignTokens",
+                      "machines", "kinds", "screens"});
   return out;
 }
 

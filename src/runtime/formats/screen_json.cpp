@@ -18,7 +18,7 @@ constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"
 constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
 constexpr std::array<std::string_view, 4> kAlong{"start", "centre", "end", "spread"};
 constexpr std::array<std::string_view, 3> kCells{"content", "shared", "fixed"};
-constexpr std::array<std::string_view, 4> kFlows{"row", "column", "grid", "ring"};
+constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
 constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
@@ -187,8 +187,9 @@ void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item)
   } else if (type == "picture") {
     item.what = PictureData{r.text(value, at, "file")};
   } else {
-    r.complain({&at, "type", 0, false},
-               "expected button, row, column, grid, ring, panel or picture, found “" + type + "”");
+    r.complain(
+        {&at, "type", 0, false},
+        "expected button, row, column, grid, ring, free, panel or picture, found “" + type + "”");
   }
 }
 
@@ -241,6 +242,17 @@ ScreenMotion readMotion(JsonReader& r, const Json& value, const JsonPlace& at, c
   return out;
 }
 
+// {"x": 120} stands upright 120 px from the left, {"y": 64} lies 64 px from the top.
+Guide readGuide(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Guide out;
+  if (!r.isObject(value, at)) return out;
+  out.upright = r.member(value, "x");
+  if (out.upright == (r.member(value, "y") != nullptr))
+    r.complain(at, "expected either x or y for a guide");
+  out.at = r.number(value, at, out.upright ? "x" : "y", 0, -1e6, 1e6);
+  return out;
+}
+
 Json screenHead(const Screen& screen) {
   Json out{{"id", screen.id.text}, {"name", screen.name}, {"backdrop", toJson(screen.backdrop)}};
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
@@ -250,6 +262,9 @@ Json screenHead(const Screen& screen) {
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
   for (const Cluster& cluster : screen.clusters) out["clusters"].push_back(toJson(cluster));
+  for (const Guide& guide : screen.guides)
+    out["guides"].push_back({{guide.upright ? "x" : "y", guide.at}});
+  if (screen.guidesLocked) out["guidesLocked"] = true;
   return out;
 }
 
@@ -295,6 +310,10 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
     screen.clusters.push_back(readCluster(r, cluster, here));
     with.ids.add(screen.clusters.back().id.text, here);
   });
+  r.each(value, at, "guides", [&](const Json& guide, const JsonPlace& here) {
+    screen.guides.push_back(readGuide(r, guide, here));
+  });
+  screen.guidesLocked = r.boolean(value, at, "guidesLocked", false);
   r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
     readItems(r, item, here, {}, with, screen.items);
   });

@@ -14,9 +14,10 @@ struct Child {
   double rest = 0;  // its share of what the others leave; 0: it keeps its size
   Px least = 0;     // bounds; `most` is 0 where there is none
   Px most = 0;
-  bool sized = false;        // a person has set its size
-  int line = 0;              // of a row that wraps
-  int first = 0, cells = 1;  // of a grid: its first column or row, and how many it takes
+  bool sized = false;                // a person has set its size
+  int line = 0;                      // of a row that wraps
+  int first = 0, cells = 1;          // of a grid: its first column or row, and how many it takes
+  const AxisPlace* place = nullptr;  // its pins: where it is free
 
   Px within(Px size) const { return std::max(most > 0 ? std::min(size, most) : size, least); }
 };

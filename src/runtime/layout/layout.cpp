@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "runtime/document/tree.h"
+#include "runtime/layout/free.h"
 #include "runtime/layout/grid.h"
 #include "runtime/layout/line.h"
 #include "runtime/layout/pins.h"
@@ -83,6 +84,8 @@ class Placer {
         return measureGrid(how, horizontal, cellCount(i, horizontal), children_);
       case Flow::Ring:
         return measureRing(how, children_);
+      case Flow::Free:
+        return measureFree(how, children_);
     }
     return 0;
   }
@@ -97,6 +100,8 @@ class Placer {
       arrangeGrid(how, horizontal, cellCount(i, horizontal), size, children_, places_);
     } else if (how.flow == Flow::Ring) {
       arrangeRing(how, horizontal, size, children_, places_);
+    } else if (how.flow == Flow::Free) {
+      arrangeFree(how, size, children_, places_);
     } else if (horizontal == (how.flow == Flow::Row)) {
       arrangeAlong(how, size, children_, places_);
     } else {
@@ -126,7 +131,8 @@ class Placer {
                            .sized = axis.size > 0,
                            .line = lines_[child],
                            .first = horizontal ? cells_[child].column : cells_[child].row,
-                           .cells = horizontal ? std::min(item.columns, columns) : item.rows});
+                           .cells = horizontal ? std::min(item.columns, columns) : item.rows,
+                           .place = &axis});
     }
   }
 

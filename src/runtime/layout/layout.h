@@ -3,7 +3,7 @@
 //
 // Sizes are measured from the innermost containers outwards, then places are given from the screen
 // inwards; widths first, then heights. Each sort of container is a file of its own: line.h, grid.h,
-// ring.h.
+// ring.h, free.h.
 #pragma once
 #include <vector>
 

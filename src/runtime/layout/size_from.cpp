@@ -19,8 +19,9 @@ SizeFrom sizeFrom(const Project& project, const Screen& screen, const Item& item
   const AxisPlace& axis = axisOf(item.place, horizontal);
   const Item* holder = item.parent ? findItem(screen, item.parent) : nullptr;
   const ContainerData* how = holder ? holder->container() : nullptr;
-  if (!how && axis.pin == Pin::Both) return SizeFrom::Pins;
-  if (how && how->flow != Flow::Ring) {
+  const bool loose = !how || how->flow == Flow::Free;
+  if (loose && axis.pin == Pin::Both) return SizeFrom::Pins;
+  if (!loose && how->flow != Flow::Ring) {
     const bool along = how->flow == Flow::Row ? horizontal : !horizontal;
     if (axis.rest > 0) return SizeFrom::Rest;
     if (how->across == Across::Stretch && (how->flow == Flow::Grid || !along))

@@ -8,6 +8,7 @@
 #include "core/edit/language_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/named_edits.h"
+#include "core/edit/tree_edits.h"
 #include "runtime/document/tree.h"
 #include "support/menus.h"
 

@@ -3,6 +3,7 @@
 #include <set>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/tree_edits.h"
 #include "core/findings/check.h"
 #include "support/menus.h"
 
@@ -131,16 +132,6 @@ TEST(Edits, PanelsGoBehindButtons) {
   EXPECT_FALSE(d.screen().items[0]->button() || d.screen().items[0]->container());
 }
 
-TEST(Edits, AligningMeetsTheOutermostEdge) {
-  const std::vector<std::array<double, 4>> boxes{{10, 20, 100, 40}, {50, 90, 60, 20}};
-  using P = std::pair<double, double>;
-  EXPECT_EQ(alignedTopLefts(boxes, Alignment::Left)[1], P(10, 90));
-  EXPECT_EQ(alignedTopLefts(boxes, Alignment::Right)[1], P(50, 90));
-  EXPECT_EQ(alignedTopLefts(boxes, Alignment::Right)[0], P(10, 20));
-  EXPECT_EQ(alignedTopLefts(boxes, Alignment::Centre)[1], P(30, 90));
-  EXPECT_EQ(alignedTopLefts(boxes, Alignment::Bottom)[0], P(10, 70));
-}
-
 TEST(Edits, TheFirstScreenOpensTheMenuAndItsFirstButtonTakesFocus) {
   const Project p = test::columnMenu({"a", "b"});
   EXPECT_EQ(p.first, p.screens[0]->id);
@@ -162,8 +153,8 @@ TEST(Check, TellsEachSortOfBrokenReference) {
   edit(p, p.machines[0]->id)->transitions[0].to = {"limbo"};
   std::string all;
   for (const Finding& f : check(p)) all += f.place + ": " + f.reason + "\n";
-  for (const char* id : {"gone", "nowhere", "nobody", "asleep", "limbo", "focus starts on",
-                         "accessible name"})
+  for (const char* id :
+       {"gone", "nowhere", "nobody", "asleep", "limbo", "focus starts on", "accessible name"})
     EXPECT_THAT(all, HasSubstr(id));
 }
 

@@ -3,6 +3,7 @@
 #include <gmock/gmock.h>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/tree_edits.h"
 #include "runtime/formats/project_file.h"
 #include "support/layouts.h"
 #include "support/menus.h"
@@ -32,7 +33,7 @@ Edit randomEdit(const Project& p, Dice& dice) {
   }
   const Column column = dice.chance(0.4) ? Column{} : Column{StateId{"hover"}};
   const auto dir = static_cast<Dir>(dice.whole(0, 3));
-  switch (dice.whole(0, 21)) {
+  switch (dice.whole(0, 24)) {
     case 0:
       return addKind("Kind", dice.chance(0.5) ? Wins::Hover : Wins::Focused);
     case 1:
@@ -73,9 +74,43 @@ Edit randomEdit(const Project& p, Dice& dice) {
     case 19:
       return setRoute(screen, item, dir, {RouteType::Pinned, other});
     case 20:
-      return gather(screen, {item}, Flow::Column, 1, 2);
+      return gather(screen, {item}, {.x = 1, .y = 2});
+    case 21:
+      return moveInto(screen, {item}, {other, {}});
+    case 22:
+      return moveInto(screen, {item}, {{}, other});
+    case 23:
+      return dissolve(screen, other, {});
     default:
       return reorder(screen, item, dice.chance(0.5) ? 1 : -1);
+  }
+}
+
+// One that is not compared would be lost: an edit of it alone would leave no step.
+TEST(History, EachMemberOfAScreenCounts) {
+  const std::function<void(Screen&)> changes[] = {
+      [](Screen& s) { s.name = "Other"; },
+      [](Screen& s) {
+        s.backdrop = Fill::solid({1, 2, 3, 255});
+      },
+      [](Screen& s) { s.dimBelow = 0.5; },
+      [](Screen& s) { s.comes.form = ScreenMotionForm::Fade; },
+      [](Screen& s) { s.goes.duration = 77; },
+      [](Screen& s) { s.waitUntilShown = true; },
+      [](Screen& s) { s.passDisabled = false; },
+      [](Screen& s) { s.entry = {}; },
+      [](Screen& s) {
+        s.clusters.push_back({{"g9"}, "Front", {}, {}, {}, {}});
+      },
+      [](Screen& s) {
+        s.guides.push_back({true, 10});
+      },
+      [](Screen& s) { s.guidesLocked = true; },
+      [](Screen& s) { s.items[0].edit().locked = true; }};
+  for (const auto& change : changes) {
+    History history(test::columnMenu({"a"}));
+    must(history, changeScreen(history.now().screens[0]->id, "change", {}, change));
+    EXPECT_TRUE(history.canUndo()) << &change - changes;
   }
 }
 

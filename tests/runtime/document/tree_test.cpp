@@ -7,6 +7,7 @@
 #include <random>
 
 #include "core/edit/screen_edits.h"
+#include "core/edit/tree_edits.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -208,7 +209,7 @@ TEST(TreeEdits, GatheringAContainerWithWhatIsInItKeepsItWhole) {
   Menu m;
   std::vector<ItemId> all;
   for (const auto& each : m.screen().items) all.push_back(each->id);
-  test::must(m.history, gather(m.screen().id, all, Flow::Row, 5, 6));
+  test::must(m.history, gather(m.screen().id, all, {.flow = Flow::Row, .x = 5, .y = 6}));
   EXPECT_THAT(names(m.screen()), ElementsAre("row", "column", "a", "b"));
   EXPECT_EQ(m.screen().items[1]->parent, m.screen().items[0]->id);
   EXPECT_EQ(m.screen().items[2]->parent, m.screen().items[1]->id);
@@ -217,8 +218,8 @@ TEST(TreeEdits, GatheringAContainerWithWhatIsInItKeepsItWhole) {
 TEST(TreeEdits, AnEditThatTearsTheTreeIsRefused) {
   Menu m;
   const ItemId button = m.screen().items[1]->id;
-  const auto torn = m.history.perform(changeItems(
-      m.screen().id, {button}, "tear", {}, [&](Item& each) { each.parent = button; }));
+  const auto torn = m.history.perform(
+      changeItems(m.screen().id, {button}, "tear", {}, [&](Item& each) { each.parent = button; }));
   ASSERT_FALSE(torn);
   EXPECT_THAT(torn.error().reason, HasSubstr("container"));
 }

@@ -1,4 +1,4 @@
-// Rows, columns, grids and rings: by example, and against a plain second layout.
+// Rows, columns, grids, rings and free containers: by example, and against a plain second layout.
 #include <gtest/gtest.h>
 
 #include <cmath>
@@ -162,7 +162,7 @@ TEST(Ring, StandsRoundItsMiddle) {
 // Any containers in one another, with any settings.
 Item anyContainer(Dice& dice) {
   ContainerData c;
-  c.flow = static_cast<Flow>(dice.whole(0, 3));
+  c.flow = static_cast<Flow>(dice.whole(0, 4));
   c.gap = dice.whole(-2, 20);
   c.lineGap = dice.whole(-2, 20);
   c.padding = dice.whole(0, 12);
@@ -227,6 +227,21 @@ TEST(Containers, AreAsThePlainLayoutHasThem) {
   }
 }
 
+TEST(Free, HoldsEachWhereItsPinsSay) {
+  std::vector<Item> items{leaf(40, 20), leaf(30, 20), leaf(10, 10)};
+  items[0].place.x.offset = 200;
+  items[1].place.x = {Pin::End, 15, 30};
+  items[1].place.y = {Pin::Centre, -25, 20};
+  items[2].place.x = {Pin::Both, 5, 10, 7};
+  const ContainerData how{.flow = Flow::Free, .padding = 10};
+  const auto at = Holding(how, items).boxes();
+  EXPECT_EQ(at[0], (Box{100, 50, 260, 90})) << "as large as they need it";
+  EXPECT_EQ(at[1], (Box{310, 60, 40, 20}));
+  EXPECT_EQ(at[2], (Box{305, 60, 30, 20}));
+  EXPECT_EQ(at[3], (Box{115, 60, 228, 10}));
+  EXPECT_EQ(Holding(how, items, 400, 100).boxes()[2], (Box{445, 65, 30, 20}));
+}
+
 TEST(Containers, WithoutASizeHoldWhatIsInThem) {
   Project project = emptyProject();
   for (std::uint64_t seed = 1; seed <= 200; ++seed) {
@@ -236,6 +251,7 @@ TEST(Containers, WithoutASizeHoldWhatIsInThem) {
       Item& item = shared.edit();
       for (AxisPlace* axis : {&item.place.x, &item.place.y}) {
         axis->rest = axis->least = axis->most = 0;
+        axis->offset = std::abs(axis->offset);
         if (item.container()) axis->size = 0;
         if (!item.parent && axis->pin == Pin::Both) axis->pin = Pin::Start;
       }

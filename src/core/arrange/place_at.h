@@ -1,0 +1,31 @@
+// What an item's place is measured in, and the place that puts it somewhere: for all that moves and
+// resizes things on a canvas.
+#pragma once
+#include <span>
+#include <utility>
+#include <vector>
+
+#include "runtime/document/screen.h"
+#include "runtime/layout/layout.h"
+
+namespace bristle {
+
+// Whether its own place says where it lies: on a screen, and in a free container.
+bool isLoose(const Screen& screen, const Item& item);
+// What the picked items are moved by: they, or the outermost of the containers that keep them in
+// order; none in another, in the screen's order.
+std::vector<size_t> moversOf(const Screen& screen, std::span<const ItemId> picked);
+// What its pins refer to: the display, or what its free container has within its padding.
+Box roomOf(const Screen& screen, const Layout& layout, size_t item);
+// The place of a loose item that puts it at `box`, pinned as it is; where the box's size differs
+// from what it has, that size becomes its own. In layout px.
+Place placeAt(const Screen& screen, const Layout& layout, size_t item, const Box& box);
+// The same for one that shall be in another free container, or on the screen (empty), pinned to the
+// near edges there. One that was stretched keeps its size.
+Place placeInside(const Screen& screen, const Layout& layout, const ItemId& holder, Place place,
+                  const Box& box);
+// Places that keep all where they are when the container becomes a free one.
+std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const Layout& layout,
+                                                   size_t container);
+
+}  // namespace bristle

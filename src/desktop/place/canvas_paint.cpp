@@ -1,0 +1,107 @@
+// What the canvas paints over the screen.
+#include <algorithm>
+
+#include "core/arrange/place_at.h"
+#include "desktop/place/canvas.h"
+#include "desktop/place/drop_mark.h"
+#include "desktop/place/handles.h"
+#include "desktop/place/hit_areas.h"
+#include "desktop/place/rulers.h"
+#include "desktop/work/theme.h"
+#include "desktop/work/work.h"
+#include "runtime/document/tree.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kFinest = 6;  // widget px between lines of the grid that are drawn
+
+}  // namespace
+
+// Grid, safe area and guides.
+void Canvas::paintAids(QPainter& p) {
+  const Screen& screen = *work().screen();
+  const Layout& layout = work().layout();
+  const Theme& t = themeOf(this);
+  const QRectF shown = toWidget(Box{0, 0, layout.width, layout.height}) & QRectF(rect());
+  if (aids_.grid) {
+    const Settings& settings = work().project().settings;
+    // White and dark by turns: seen on light and on dark art.
+    p.setRenderHint(QPainter::Antialiasing, false);
+    const auto lines = [&](double step, bool upright) {
+      if (step * zoom() < kFinest) return;
+      const double end = upright ? layout.width : layout.height;
+      int line = 0;
+      for (double at = 0; at <= end; at += step, ++line) {
+        p.setPen(line % 2 ? QColor(255, 255, 255, 60) : QColor(0, 0, 0, 60));
+        const QPointF on = toWidget(QPointF(at, at));
+        upright ? p.drawLine(QLineF(on.x(), shown.top(), on.x(), shown.bottom()))
+                : p.drawLine(QLineF(shown.left(), on.y(), shown.right(), on.y()));
+      }
+    };
+    lines(settings.gridWidth, true);
+    lines(settings.gridHeight, false);
+    p.setRenderHint(QPainter::Antialiasing);
+  }
+  const Display& display = *work().display();
+  const double safe = display.safe / display.scale;
+  if (safe > 0) {
+    p.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));
+    p.drawRect(toWidget(Box{safe, safe, layout.width - 2 * safe, layout.height - 2 * safe}));
+  }
+  if (!aids_.guides) return;
+  for (const Guide& guide : screen.guides) {
+    const QPointF on = toWidget(QPointF(guide.at, guide.at));
+    const QLineF line =
+        guide.upright ? QLineF(on.x(), 0, on.x(), height()) : QLineF(0, on.y(), width(), on.y());
+    p.setPen(QPen(QColor(255, 255, 255, 150), 3));
+    p.drawLine(line);
+    p.setPen(QPen(t.accent, 1, screen.guidesLocked ? Qt::DashLine : Qt::SolidLine));
+    p.drawLine(line);
+  }
+}
+
+void Canvas::paintItems(QPainter& p) {
+  const Screen& screen = *work().screen();
+  const Layout& layout = work().layout();
+  const Theme& t = themeOf(this);
+  const auto movers = moversOf(screen, work().picked().items);
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const Item& item = *screen.items[i];
+    const bool moves = std::binary_search(movers.begin(), movers.end(), i);
+    const bool picked = work().isPicked(item.id);
+    if (!moves && !picked && item.id != screen.entry) continue;
+    const QRectF box = toWidget(layout.items[i].box);
+    if (item.container() && (moves || picked)) {
+      p.setPen(QPen(t.onWork, 1, Qt::DashLine));
+      p.drawRect(box.adjusted(-4, -4, 4, 4));
+    }
+    if (item.id == screen.entry) {
+      p.setPen(Qt::NoPen);
+      p.setBrush(t.accent);
+      p.drawEllipse(box.topLeft(), 5, 5);
+      p.setBrush(Qt::NoBrush);
+    }
+    if (!picked) continue;
+    // White under teal: seen on dark and on light art.
+    p.setPen(QPen(Qt::white, 4));
+    p.drawRect(box.adjusted(-2, -2, 2, 2));
+    p.setPen(QPen(QColor("#0f6e6e"), 2));
+    p.drawRect(box.adjusted(-2, -2, 2, 2));
+  }
+}
+
+void Canvas::paintOver(QPainter& p) {
+  if (!work().screen() || !work().display()) return;
+  paintAids(p);
+  if (aids_.hitAreas) paintHitAreas(p, *this, work());
+  paintItems(p);
+  const Resizable picked = resizableOf(work());
+  if (!picked.items.empty() && !drag_)
+    paintHandles(p, toWidget(picked.bounds), picked.loose, themeOf(this));
+  if (drag_) drag_->paint(p);
+  if (dropMark_) paintDropMark(p, *this, *dropMark_);
+  if (aids_.rulers) paintRulers(p, *this, picked.items.empty() ? Box{0, 0, 0, 0} : picked.bounds);
+}
+
+}  // namespace bristle
