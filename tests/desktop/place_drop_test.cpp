@@ -135,7 +135,7 @@ TEST_F(PlaceDrop, ReturnOnTheShelfPlacesAButtonBesideWhatIsPicked) {
   EXPECT_EQ(boxOf(beside).y, boxOf(free).y);
   // In a column it comes next in its order.
   work().pickItems({ids[0]});
-  key(Qt::Key_Return, Qt::ControlModifier);
+  key(Qt::Key_Insert, Qt::AltModifier);
   const auto all = test::buttons(project());
   EXPECT_EQ(all[1], work().picked().items.at(0));
   EXPECT_EQ(item(all[1]).parent, column);

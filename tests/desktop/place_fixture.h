@@ -1,6 +1,8 @@
 // The window on the Place bench with a column of two buttons and a free one.
 #pragma once
+#include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/edit/tree_edits.h"
 #include "desktop/place/canvas.h"
 #include "desktop/window_fixture.h"
 

@@ -8,24 +8,19 @@
 namespace bristle {
 namespace {
 
-void collect(const LookValues& values, std::set<NamedId>& names) {
-  for (const auto& entry : values)
-    eachName(entry.second, [&](const NamedId& id) { names.insert(id); });
-}
-
 void collect(const Timing& timing, std::set<NamedId>& names) {
   if (timing.namedDuration) names.insert(timing.namedDuration);
   if (timing.namedEasing) names.insert(timing.namedEasing);
 }
 
-// The names that kinds and their machines use, and those which these stand for.
-std::set<NamedId> namesOf(const Project& project, const std::vector<KindId>& kinds) {
-  std::set<NamedId> out;
+// The names that kinds and their machines use, with others, and those which these stand for.
+std::set<NamedId> namesOf(const Project& project, const std::vector<KindId>& kinds,
+                          std::set<NamedId> out = {}) {
   for (const KindId& id : kinds) {
     const Kind* kind = find(project, id);
     if (!kind) continue;
-    collect(kind->base, out);
-    for (const auto& entry : kind->departures) collect(entry.second, out);
+    collectNames(kind->base, out);
+    for (const auto& entry : kind->departures) collectNames(entry.second, out);
     if (const Machine* machine = find(project, kind->machine))
       eachTiming(*machine, [&](const Timing& timing) { collect(timing, out); });
   }
@@ -86,17 +81,18 @@ class Taking {
          const std::map<LibraryConflict, OnConflict>& answers)
       : after_(before), library_(library), answers_(answers) {}
 
-  Result<Project> run(const std::vector<KindId>& kinds) {
-    takeNames(namesOf(library_, kinds));
-    for (const KindId& id : kinds) {
+  Result<Taken> run(const Wanted& wanted) {
+    takeNames(namesOf(library_, wanted.kinds, wanted.names));
+    for (const KindId& id : wanted.kinds) {
       const Kind* kind = find(library_, id);
       if (!kind || !find(library_, kind->machine))
         return fail({}, "the library has no such kind, or not its machine");
       takeKind(*kind);
     }
+    for (const ValueId& id : wanted.values) values_[id] = takeValue(id);
     // Parts and states keep the ids that they came with.
     after_.lastId = highestId(after_);
-    return std::move(after_);
+    return Taken{std::move(after_), std::move(kinds_), std::move(names_), std::move(values_)};
   }
 
  private:
@@ -199,9 +195,9 @@ class Taking {
     Kind copy = theirs;
     copy.base = here(theirs.base);
     for (auto& entry : copy.departures) entry.second = here(entry.second);
-    if (mine && sameLook(copy, *mine)) return;
     const auto how = mine ? answer(LibraryConflict::Sort::Kind, theirs.name) : OnConflict::Both;
-    if (mine && how == OnConflict::Mine) return;
+    if (mine) kinds_[theirs.id] = mine->id;
+    if (mine && (sameLook(copy, *mine) || how == OnConflict::Mine)) return;
     copy.machine = takeMachine(*find(library_, theirs.machine));
     if (mine && how == OnConflict::Theirs) {
       copy.id = mine->id;
@@ -209,7 +205,7 @@ class Taking {
       return;
     }
     copy.name = freeName(names, theirs.name);
-    copy.id = freshId<KindId>(after_, "k");
+    copy.id = kinds_[theirs.id] = freshId<KindId>(after_, "k");
     after_.kinds.emplace_back(std::move(copy));
   }
 
@@ -219,6 +215,8 @@ class Taking {
   std::map<NamedId, NamedId> names_;
   std::vector<std::pair<NamedId, const NamedValue*>> written_;
   std::map<MachineId, MachineId> machines_;
+  std::map<KindId, KindId> kinds_;
+  std::map<ValueId, ValueId> values_;
 };
 
 }  // namespace
@@ -260,10 +258,22 @@ std::vector<LibraryConflict> conflictsWith(const Project& project, const Project
   return out;
 }
 
+Result<Taken> take(const Project& before, const Project& library, const Wanted& wanted,
+                   const std::map<LibraryConflict, OnConflict>& answers) {
+  return Taking(before, library, answers).run(wanted);
+}
+
+void collectNames(const LookValues& values, std::set<NamedId>& names) {
+  for (const auto& entry : values)
+    eachName(entry.second, [&](const NamedId& id) { names.insert(id); });
+}
+
 Edit takeKinds(Shared<Project> library, std::vector<KindId> kinds,
                std::map<LibraryConflict, OnConflict> answers) {
-  return {"take from a library", {}, [=](const Project& before) {
-            return Taking(before, *library, answers).run(kinds);
+  return {"take from a library", {}, [=](const Project& before) -> Result<Project> {
+            auto taken = take(before, *library, {kinds, {}, {}}, answers);
+            if (!taken) return tl::unexpected(taken.error());
+            return std::move(taken->project);
           }};
 }
 

@@ -15,6 +15,7 @@
 #include "desktop/place/screen_form.h"
 #include "desktop/place/series_form.h"
 #include "desktop/place/several_form.h"
+#include "desktop/place/tree_panel.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
@@ -50,7 +51,12 @@ void PlaceBench::build() {
   auto* inner = new QVBoxLayout(page);
   inner->setContentsMargins(0, 0, 0, 0);
   inner->setSpacing(0);
-  inner->addWidget(canvas_, 1);
+  auto* middle = new QHBoxLayout;
+  middle->setSpacing(0);
+  middle->addWidget(tree_ = new TreePanel(work_));
+  middle->addWidget(canvas_, 1);
+  tree_->hide();
+  inner->addLayout(middle, 1);
   inner->addWidget(new DisplayStrip(work_));
   pages_->addWidget(page);
   pages_->addWidget(new EmptyPage(tr("A screen holds buttons; focus goes from one to the other."),
@@ -113,6 +119,7 @@ void PlaceBench::keepState(QSettings& settings) const {
   settings.setValue(QStringLiteral("place/grid"), aids.grid);
   settings.setValue(QStringLiteral("place/guides"), aids.guides);
   settings.setValue(QStringLiteral("place/snaps"), aids.snaps);
+  settings.setValue(QStringLiteral("place/tree"), !tree_->isHidden());
   settings.setValue(QStringLiteral("place/lineUpTo"), static_cast<int>(arranging_.to()));
 }
 
@@ -126,6 +133,7 @@ void PlaceBench::restoreState(const QSettings& settings) {
   read("place/guides", aids.guides);
   read("place/snaps", aids.snaps);
   canvas_->setAids(aids);
+  tree_->setVisible(settings.value(QStringLiteral("place/tree")).toBool());
   const int to = settings.value(QStringLiteral("place/lineUpTo")).toInt();
   if (to >= 0 && to <= static_cast<int>(LineUpTo::Safe))
     arranging_.setTo(static_cast<LineUpTo>(to));

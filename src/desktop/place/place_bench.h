@@ -16,6 +16,7 @@ class Canvas;
 class ItemForm;
 class SeriesForm;
 class SeveralForm;
+class TreePanel;
 
 class PlaceBench : public Bench {
   Q_OBJECT
@@ -58,6 +59,7 @@ class PlaceBench : public Bench {
   ItemForm* itemForm_;
   SeriesForm* series_;
   SeveralForm* several_;
+  TreePanel* tree_;
 };
 
 }  // namespace bristle

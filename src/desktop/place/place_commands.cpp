@@ -1,13 +1,18 @@
 // All that the Place bench offers by name, and its three menus.
 #include <QActionGroup>
+#include <QClipboard>
+#include <QGuiApplication>
 
 #include "core/edit/button_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
+#include "desktop/place/clipboard.h"
+#include "desktop/place/move_in_tree.h"
 #include "desktop/place/new_items.h"
 #include "desktop/place/place_bench.h"
 #include "desktop/place/placing.h"
 #include "desktop/place/series_form.h"
+#include "desktop/place/tree_panel.h"
 #include "desktop/work/work.h"
 
 namespace bristle {
@@ -40,7 +45,7 @@ void PlaceBench::addMaking() {
       },
       KeysWork::InWindow);  // from shelf and card, too: it harms nothing
   add(
-      tr("Place a button of the picked kind"), QKeySequence(Qt::CTRL | Qt::Key_Return),
+      tr("Place a button of the picked kind"), QKeySequence(Qt::ALT | Qt::Key_Insert),
       [this] {
         if (work_.screen() && work_.kind())
           placeBesidePicked(work_, work_.kind()->id, canvas_->middle());
@@ -74,6 +79,10 @@ void PlaceBench::addCommandsOfThePicked() {
     if (work_.screen() && work_.item())
       performAndPickNew(work_, duplicateItems(work_.screen()->id, work_.picked().items));
   });
+  add(tr("Cut what is picked"), QKeySequence::Cut, [this] { cutPicked(work_); });
+  add(tr("Copy what is picked"), QKeySequence::Copy, [this] { copyPicked(work_); });
+  add(tr("Paste"), QKeySequence::Paste,
+      [this] { pasteInto(work_, QGuiApplication::clipboard()->mimeData()); });
   add(tr("Start focus on the picked button"), {}, [this] {
     if (work_.item() && work_.item()->button())
       work_.perform(setEntry(work_.screen()->id, work_.item()->id));
@@ -110,6 +119,10 @@ void PlaceBench::addArranging() {
       [this] { arranging_.gather(Flow::Free); });
   add(tr("Take the group or container away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
       [this] { arranging_.dissolve(); });
+  add(tr("Into the container before it"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Right),
+      [this] { moveInward(work_); });
+  add(tr("Out of its container"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Left),
+      [this] { moveOutward(work_); });
   add(tr("Earlier in its column, or further back"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
       [this] { arranging_.reorder(-1); });
   add(tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
@@ -179,6 +192,13 @@ void PlaceBench::addViewing() {
 }
 
 void PlaceBench::addAids() {
+  QAction* tree = add(
+      tr("Show tree"), QKeySequence(Qt::CTRL | Qt::Key_T),
+      [this] { tree_->setVisible(tree_->isHidden()); }, KeysWork::InWindow);
+  tree->setCheckable(true);
+  show_->menu()->addAction(tree);
+  connect(show_->menu(), &QMenu::aboutToShow, tree,
+          [this, tree] { tree->setChecked(!tree_->isHidden()); });
   const auto toggle = [this](const QString& name, const QKeySequence& keys,
                              bool Canvas::Aids::*which) {
     QAction* action = add(name, keys, [this, which] {
