@@ -261,6 +261,18 @@ void LookPainter::icon(QPainter& painter, const PartValues& v, const QRectF& rec
   pictures_.draw(painter, rect, look);
 }
 
+bool LookPainter::cutsCaption(const Kind& kind, const LookTable& table, const QRectF& box,
+                              const std::string& caption) {
+  bool cut = false;
+  for (size_t state = 0; state < table.stateCount() && !cut; ++state)
+    eachPart(kind.parts, table.state(static_cast<StateIndex>(state)).data(),
+             [&](const Part& part, const PartValues& v) {
+               if (part.type == PartType::Label && v.shown() > 0)
+                 cut = cut || captions_.isCut(v, partRect(v, box), caption);
+             });
+  return cut;
+}
+
 double LookPainter::reach(const Kind& kind, const LookTable& table) {
   const QRectF box(0, 0, kind.width, kind.height);
   QRectF all = box;

@@ -28,6 +28,9 @@ class LookPainter {
   // The same without one part, or with this part alone: for figures of contrast.
   void paintWithout(QPainter& painter, const Kind& kind, const Look& look, const QRectF& box,
                     const std::string& caption, const PartId& part);
+  // Whether in some state of the table not all of the caption can be read.
+  bool cutsCaption(const Kind& kind, const LookTable& table, const QRectF& box,
+                   const std::string& caption);
   // How far beyond the box the looks of the table may paint, px.
   static double reach(const Kind& kind, const LookTable& table);
 

@@ -10,10 +10,12 @@
 
 namespace bristle {
 
+class PlaceWatch;
+
 class Canvas : public ScreenView {
   Q_OBJECT
  public:
-  explicit Canvas(Work& work, QWidget* parent = nullptr);
+  Canvas(Work& work, const PlaceWatch& watch, QWidget* parent = nullptr);
   ~Canvas() override;
 
   // What is shown besides the screen, and whether drags snap; a person's own choice, kept by the
@@ -63,7 +65,10 @@ class Canvas : public ScreenView {
   void showCursor(const QPointF& widget);
   void paintAids(QPainter& painter);
   void paintItems(QPainter& painter);
+  void paintFaults(QPainter& painter);
+  QString hint(int item) const override;
 
+  const PlaceWatch& watch_;
   Aids aids_;
   std::optional<DropSpot> dropMark_;  // of what is dragged in from elsewhere
   MakeDrag waiting_;                  // begins once the pointer has gone far enough

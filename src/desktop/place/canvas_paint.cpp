@@ -2,6 +2,7 @@
 #include <algorithm>
 
 #include "core/arrange/place_at.h"
+#include "desktop/derive/place_watch.h"
 #include "desktop/place/canvas.h"
 #include "desktop/place/drop_mark.h"
 #include "desktop/place/handles.h"
@@ -9,6 +10,7 @@
 #include "desktop/place/rulers.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
+#include "paint/convert.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {
@@ -91,11 +93,46 @@ void Canvas::paintItems(QPainter& p) {
   }
 }
 
+// A mark at the upper right of what is wrong; what it is, is said by its tooltip and its card.
+void Canvas::paintFaults(QPainter& p) {
+  constexpr double kMark = 16;
+  const Screen& screen = *work().screen();
+  const Theme& t = themeOf(this);
+  ItemId last;
+  for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id)) {
+    if (fault.item == last) continue;  // one mark each
+    last = fault.item;
+    const auto i = bristle::indexOf(screen, fault.item);
+    if (!i || *i >= work().layout().items.size()) continue;
+    const QRectF box = toWidget(work().layout().items[*i].box);
+    const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
+    const QPointF at(std::clamp(box.right(), seen.left() + kMark, seen.right() - kMark),
+                     std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
+    p.setPen(QPen(Qt::white, 1.5));
+    p.setBrush(t.wrong);
+    p.drawPolygon(QPolygonF({at + QPointF(0, -kMark / 2), at + QPointF(kMark / 2 + 1, kMark / 2),
+                             at + QPointF(-kMark / 2 - 1, kMark / 2)}));
+    p.setPen(QPen(t.dark ? t.onAccent : QColor(Qt::white), 1.5));
+    p.drawLine(at + QPointF(0, -2.5), at + QPointF(0, 2.5));
+    p.drawPoint(at + QPointF(0, 5));
+    p.setBrush(Qt::NoBrush);
+  }
+}
+
+QString Canvas::hint(int item) const {
+  const Screen& screen = *work().screen();
+  QStringList lines{ScreenView::hint(item)};
+  for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id))
+    if (fault.item == screen.items[size_t(item)]->id) lines << toQt(fault.words);
+  return lines.join(QLatin1Char('\n'));
+}
+
 void Canvas::paintOver(QPainter& p) {
   if (!work().screen() || !work().display()) return;
   paintAids(p);
   if (aids_.hitAreas) paintHitAreas(p, *this, work());
   paintItems(p);
+  if (!drag_) paintFaults(p);
   const Resizable picked = resizableOf(work());
   if (!picked.items.empty() && !drag_)
     paintHandles(p, toWidget(picked.bounds), picked.loose, themeOf(this));

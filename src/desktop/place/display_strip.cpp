@@ -1,9 +1,13 @@
 #include "desktop/place/display_strip.h"
 
+#include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QToolTip>
+#include <algorithm>
 
+#include "desktop/derive/place_watch.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -11,73 +15,150 @@
 
 namespace bristle {
 namespace {
-constexpr int kHeight = 92, kPicture = 56, kSlot = 148;
-}
+constexpr int kHeight = 92, kPicture = 56, kMargin = 16, kGap = 20;
+constexpr int kLeast = 104;  // px that the words need
+constexpr int kBadge = 18;
+}  // namespace
 
-DisplayStrip::DisplayStrip(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
+DisplayStrip::DisplayStrip(Work& work, const PlaceWatch& watch, QWidget* parent)
+    : QWidget(parent), work_(work), watch_(watch) {
   setFixedHeight(kHeight);
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Displays"));
   new WhileSeen(work, this, [this] { update(); });
   connect(&work.miniatures(), &Miniatures::changed, this, [this] { update(); });
+  connect(&watch, &PlaceWatch::changed, this, [this] { update(); });
 }
 
-QRect DisplayStrip::frame(int i) const {
-  const Display& d = work_.project().displays[size_t(i)];
-  const double s = std::min(kPicture / d.height, (kSlot - 16) / d.width);
-  return {16 + i * kSlot, 10, qRound(d.width * s), qRound(d.height * s)};
+std::vector<DisplayStrip::Slot> DisplayStrip::slotsNow() const {
+  std::vector<Slot> out;
+  int x = kMargin - scrolled_;
+  for (const Display& display : work_.project().displays)
+    for (const Language& language : work_.project().languages) {
+      const double s = std::min(kPicture / display.height, 132 / display.width);
+      const QRect picture(x, 10, qRound(display.width * s), qRound(display.height * s));
+      const int width = std::max(picture.width(), kLeast);
+      out.push_back({&display, &language, picture, QRect(x, 0, width, kHeight)});
+      x += width + kGap;
+    }
+  return out;
 }
 
-Miniature DisplayStrip::miniature(int i, const QSize& size) const {
-  return {{work_.project(),
-           work_.picked().screen,
-           {work_.project().displays[size_t(i)], work_.language().id}},
-          {},
-          size,
-          devicePixelRatioF(),
-          themeOf(this).work};
-}
-
-int DisplayStrip::picked() const {
-  const auto& all = work_.project().displays;
+int DisplayStrip::picked(const std::vector<Slot>& all) const {
   for (size_t i = 0; i < all.size(); ++i)
-    if (all[i].id == work_.picked().display) return static_cast<int>(i);
+    if (all[i].display->id == work_.picked().display && all[i].language->id == work_.language().id)
+      return static_cast<int>(i);
   return 0;
+}
+
+QString DisplayStrip::words(const Slot& slot) const {
+  const QString display = toQt(slot.display->name);
+  return work_.project().languages.size() < 2
+             ? display
+             : tr("%1 · %2").arg(toQt(slot.language->name), display);
+}
+
+void DisplayStrip::paintSlot(QPainter& p, const Slot& slot, bool on) const {
+  const Theme& t = themeOf(this);
+  p.fillRect(slot.picture, t.work);
+  if (work_.screen())
+    p.drawImage(slot.picture,
+                work_.miniatures().get(
+                    {{work_.project(), work_.picked().screen, {*slot.display, slot.language->id}},
+                     {},
+                     slot.picture.size(),
+                     devicePixelRatioF(),
+                     t.work}));
+  p.setPen(QPen(on ? t.accent : t.line, on ? 2 : 1));
+  p.setBrush(Qt::NoBrush);
+  p.drawRect(slot.picture.adjusted(-2, -2, 2, 2));
+  if (on && hasFocus()) p.drawRect(slot.picture.adjusted(-5, -5, 5, 5));
+  const auto& faults = watch_.of(work_.picked().screen, slot.display->id, slot.language->id);
+  if (!faults.empty()) {
+    const QString count = QString::number(faults.size());
+    const int wide = std::max(kBadge, p.fontMetrics().horizontalAdvance(count) + 10);
+    const QRect badge(slot.picture.right() - wide + 6, slot.picture.top() - 7, wide, kBadge);
+    p.setPen(Qt::NoPen);
+    p.setBrush(t.wrong);
+    p.drawRoundedRect(badge, kBadge / 2.0, kBadge / 2.0);
+    p.setPen(t.dark ? t.onAccent : QColor(Qt::white));
+    p.drawText(badge, Qt::AlignCenter, count);
+  }
+  p.setPen(on ? t.accent : t.quiet);
+  p.drawText(QRect(slot.all.x(), kPicture + 14, slot.all.width() + kGap - 6, 18),
+             Qt::AlignLeft | Qt::AlignVCenter,
+             fontMetrics().elidedText(words(slot), Qt::ElideRight, slot.all.width() + kGap - 8));
 }
 
 void DisplayStrip::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const Screen* screen = work_.screen();
-  const auto& displays = work_.project().displays;
-  for (int i = 0; i < int(displays.size()); ++i) {
-    const QRect box = frame(i);
-    p.fillRect(box, themeOf(this).work);
-    if (screen) p.drawImage(box, work_.miniatures().get(miniature(i, box.size())));
-    const bool on = i == picked();
-    p.setPen(QPen(on ? themeOf(this).accent : themeOf(this).line, on ? 2 : 1));
-    p.drawRect(box.adjusted(-2, -2, 2, 2));
-    if (on && hasFocus()) p.drawRect(box.adjusted(-5, -5, 5, 5));
-    p.setPen(on ? themeOf(this).accent : themeOf(this).quiet);
-    p.drawText(
-        QRect(box.x(), kPicture + 14, kSlot - 8, 18), Qt::AlignLeft | Qt::AlignVCenter,
-        fontMetrics().elidedText(toQt(displays[size_t(i)].name), Qt::ElideRight, kSlot - 12));
-  }
+  const auto all = slotsNow();
+  const int on = picked(all);
+  for (int i = 0; i < int(all.size()); ++i)
+    if (all[size_t(i)].all.intersects(rect())) paintSlot(p, all[size_t(i)], i == on);
+}
+
+void DisplayStrip::pick(const Slot& slot) {
+  // Both are told of when they are already picked otherwise: the slot's own are looked up anew.
+  const DisplayId display = slot.display->id;
+  const LanguageId language = slot.language->id;
+  work_.pickDisplay(display);
+  work_.pickLanguage(language);
+  const auto all = slotsNow();
+  const QRect now = all[size_t(picked(all))].all;
+  if (now.left() < kMargin) scrollTo(scrolled_ + now.left() - kMargin);
+  if (now.right() > width() - kMargin) scrollTo(scrolled_ + now.right() - width() + kMargin);
+}
+
+void DisplayStrip::scrollTo(int x) {
+  const auto all = slotsNow();
+  const int end = all.empty() ? 0 : all.back().all.right() + scrolled_ + kMargin;
+  scrolled_ = std::clamp(x, 0, std::max(0, end - width()));
+  update();
 }
 
 void DisplayStrip::mousePressEvent(QMouseEvent* event) {
-  const auto& displays = work_.project().displays;
-  for (int i = 0; i < int(displays.size()); ++i)
-    if (frame(i).adjusted(-4, -4, 4, 28).contains(event->position().toPoint()))
-      work_.pickDisplay(displays[size_t(i)].id);
+  for (const Slot& slot : slotsNow())
+    if (slot.all.contains(event->position().toPoint())) return pick(slot);
+}
+
+void DisplayStrip::wheelEvent(QWheelEvent* event) {
+  const QPoint turned = event->angleDelta();
+  scrollTo(scrolled_ - (turned.x() != 0 ? turned.x() : turned.y()));
+  event->accept();
 }
 
 void DisplayStrip::keyPressEvent(QKeyEvent* event) {
-  const auto& displays = work_.project().displays;
   const int by = event->key() == Qt::Key_Right ? 1 : event->key() == Qt::Key_Left ? -1 : 0;
   if (by == 0) return QWidget::keyPressEvent(event);
-  const int n = int(displays.size());
-  work_.pickDisplay(displays[size_t((picked() + by + n) % n)].id);
+  const auto all = slotsNow();
+  const int n = int(all.size());
+  pick(all[size_t((picked(all) + by + n) % n)]);
+}
+
+// What is wrong there, a line each.
+bool DisplayStrip::event(QEvent* event) {
+  if (event->type() != QEvent::ToolTip) return QWidget::event(event);
+  const auto* help = static_cast<QHelpEvent*>(event);
+  for (const Slot& slot : slotsNow()) {
+    if (!slot.all.contains(help->pos())) continue;
+    QStringList lines{words(slot)};
+    const Screen* screen = work_.screen();
+    for (const auto& fault : watch_.of(work_.picked().screen, slot.display->id, slot.language->id))
+      if (const Item* item = screen ? findItem(*screen, fault.item) : nullptr)
+        lines << tr("%1: %2").arg(toQt(displayName(*item)), toQt(fault.words));
+    constexpr int kLines = 12;
+    if (lines.size() > kLines + 1) {
+      const auto more = lines.size() - kLines;
+      lines = lines.mid(0, kLines);
+      lines << tr("and %1 more").arg(more);
+    }
+    QToolTip::showText(help->globalPos(), lines.join(QLatin1Char('\n')), this);
+    return true;
+  }
+  QToolTip::hideText();
+  return true;
 }
 
 void DisplayStrip::focusInEvent(QFocusEvent*) {

@@ -1,4 +1,5 @@
-// The other displays, live and small; a click makes one of them the canvas.
+// The screen on every display and in every language, live and small, with how much is wrong there;
+// a click makes one of them the canvas.
 #pragma once
 #include <QWidget>
 
@@ -6,25 +7,39 @@
 
 namespace bristle {
 
+class PlaceWatch;
 class Work;
 
 class DisplayStrip : public QWidget {
   Q_OBJECT
  public:
-  explicit DisplayStrip(Work& work, QWidget* parent = nullptr);
+  DisplayStrip(Work& work, const PlaceWatch& watch, QWidget* parent = nullptr);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   void focusInEvent(QFocusEvent* event) override;
   void focusOutEvent(QFocusEvent* event) override;
+  bool event(QEvent* event) override;
 
  private:
-  QRect frame(int index) const;
-  int picked() const;
-  Miniature miniature(int display, const QSize& size) const;
+  struct Slot {
+    const Display* display;
+    const Language* language;
+    QRect picture, all;  // where it is, with its words
+  };
+  // Display by display, each in all languages.
+  std::vector<Slot> slotsNow() const;
+  int picked(const std::vector<Slot>& all) const;
+  void pick(const Slot& slot);
+  void scrollTo(int x);
+  void paintSlot(QPainter& painter, const Slot& slot, bool on) const;
+  QString words(const Slot& slot) const;
   Work& work_;
+  const PlaceWatch& watch_;
+  int scrolled_ = 0;  // px
 };
 
 }  // namespace bristle

@@ -4,6 +4,7 @@
 
 #include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/derive/place_watch.h"
 #include "desktop/place/change_kind.h"
 #include "desktop/place/container_form.h"
 #include "desktop/place/size_form.h"
@@ -14,7 +15,7 @@
 
 namespace bristle {
 
-ItemForm::ItemForm(Work& work) : work_(work) {
+ItemForm::ItemForm(Work& work, const PlaceWatch& watch) : work_(work), watch_(watch) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
@@ -27,6 +28,11 @@ ItemForm::ItemForm(Work& work) : work_(work) {
   };
   auto* top = new Form;
   head_ = top->heading(QString());
+  faults_ = top->note(QString());
+  faults_->setProperty("quiet", false);
+  faults_->setProperty("wrong", true);
+  lock_ = top->button(tr("Lock it"), [this] { change("lock", [](Item& i) { i.locked = true; }); });
+  connect(&watch, &PlaceWatch::changed, this, &ItemForm::showFaults);
   top->layout()->setContentsMargins(16, 12, 16, 2);
   column->addWidget(top);
   buttonForm_ = add(&ItemForm::buildButton);
@@ -237,6 +243,24 @@ void ItemForm::refreshPlace() {
     placeForm_->setRowVisible(field, free);
 }
 
+// What is wrong with the picked item where it is shown.
+void ItemForm::showFaults() {
+  const Item* item = work_.item();
+  QStringList lines;
+  bool lockable = false;
+  if (item && work_.display())
+    for (const auto& fault :
+         watch_.of(work_.picked().screen, work_.display()->id, work_.language().id)) {
+      if (fault.item != item->id) continue;
+      lines << toQt(fault.words);
+      lockable |= fault.sort == PlaceFaultSort::Unlocked && !item->locked;
+    }
+  if (!lines.isEmpty()) lines.front()[0] = lines.front()[0].toUpper();
+  faults_->setText(lines.join(QStringLiteral("; ")));
+  faults_->setVisible(!lines.isEmpty());
+  lock_->setVisible(lockable);
+}
+
 void ItemForm::refresh() {
   const Item* item = work_.item();
   if (!item) return;
@@ -259,6 +283,7 @@ void ItemForm::refresh() {
   if (panel) refill(radius_, QString::number(panel->radius));
   if (picture) refill(file_, toQt(picture->file));
   refreshPlace();
+  showFaults();
 }
 
 }  // namespace bristle

@@ -6,13 +6,14 @@
 namespace bristle {
 
 class ContainerForm;
+class PlaceWatch;
 class SizeForm;
 class Work;
 
 class ItemForm : public QWidget {
   Q_OBJECT
  public:
-  explicit ItemForm(Work& work);
+  ItemForm(Work& work, const PlaceWatch& watch);
   // The keyboard goes to the caption, all of it picked.
   void editCaption();
 
@@ -25,13 +26,16 @@ class ItemForm : public QWidget {
   void refresh();
   void refreshButton(const ButtonData& button);
   void refreshPlace();
+  void showFaults();
   // One change on all picked items.
   bool change(const char* name, std::function<void(Item&)> apply);
   bool changePlace(const char* name, std::function<void(AxisPlace& x, AxisPlace& y)> apply);
   bool setPin(bool horizontal, Pin pin);
 
   Work& work_;
-  QLabel* head_;
+  const PlaceWatch& watch_;
+  QLabel *head_, *faults_;
+  QPushButton* lock_;
   Form *buttonForm_, *decorForm_, *placeForm_;
   ContainerForm* containerForm_;
   SizeForm* sizes_;

@@ -24,11 +24,15 @@
 
 namespace bristle {
 
-PlaceBench::PlaceBench(Work& work, QWidget* parent) : Bench(parent), work_(work), arranging_(work) {
+PlaceBench::PlaceBench(Work& work, QWidget* parent)
+    : Bench(parent), work_(work), arranging_(work), watch_(this) {
   build();
   buildCard();
   addCommands();
-  new WhileSeen(work, this, [this] { refresh(); });
+  new WhileSeen(work, this, [this] {
+    watch_.look(work_.project(), work_.picked().screen);
+    refresh();
+  });
   connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
   connect(&work, &Work::kindChosen, this, [this](const KindId& kind) {
     if (isVisible() && work_.screen()) placeBesidePicked(work_, kind, canvas_->middle());
@@ -47,7 +51,7 @@ void PlaceBench::build() {
   zoom_->setMinimumWidth(72);
   pages_ = new QStackedWidget;
   auto* page = new QWidget;
-  page->setFocusProxy(canvas_ = new Canvas(work_));
+  page->setFocusProxy(canvas_ = new Canvas(work_, watch_));
   auto* inner = new QVBoxLayout(page);
   inner->setContentsMargins(0, 0, 0, 0);
   inner->setSpacing(0);
@@ -57,7 +61,7 @@ void PlaceBench::build() {
   middle->addWidget(canvas_, 1);
   tree_->hide();
   inner->addLayout(middle, 1);
-  inner->addWidget(new DisplayStrip(work_));
+  inner->addWidget(new DisplayStrip(work_, watch_));
   pages_->addWidget(page);
   pages_->addWidget(new EmptyPage(tr("A screen holds buttons; focus goes from one to the other."),
                                   {{tr("New screen"), [this] { newScreen(); }}}));
@@ -90,18 +94,18 @@ void PlaceBench::buildCard() {
   inner->addWidget(new ScreenForm(work_));
   inner->addWidget(new CanvasForm(work_));
   inner->addWidget(new LanguageForm(work_));
-  inner->addStretch();
+  inner->addStretch(1);
   auto* itemPage = new QWidget;
   auto* itemColumn = new QVBoxLayout(itemPage);
   itemColumn->setContentsMargins(0, 0, 0, 0);
-  itemForm_ = new ItemForm(work_);
+  itemForm_ = new ItemForm(work_, watch_);
   itemColumn->addWidget(itemForm_);
   itemColumn->addWidget(several_ = new SeveralForm(arranging_));
-  itemColumn->addStretch();
+  itemColumn->addStretch(1);
   forms_->addWidget(screenPage);
   forms_->addWidget(itemPage);
   column->addWidget(forms_);
-  column->addStretch();
+  column->addStretch(1);
 }
 
 void PlaceBench::enter() {

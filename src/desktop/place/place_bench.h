@@ -6,6 +6,7 @@
 #include <QStackedWidget>
 #include <QToolButton>
 
+#include "desktop/derive/place_watch.h"
 #include "desktop/place/arranging.h"
 #include "desktop/work/bench.h"
 #include "desktop/work/commands.h"
@@ -60,6 +61,7 @@ class PlaceBench : public Bench {
   SeriesForm* series_;
   SeveralForm* several_;
   TreePanel* tree_;
+  PlaceWatch watch_;
 };
 
 }  // namespace bristle

@@ -14,7 +14,7 @@ constexpr int kWidth = 216, kFlag = 40;  // px
 TreePanel::TreePanel(Work& work) : work_(work), model_(new TreeModel(work, this)) {
   setFixedWidth(kWidth);
   auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(8, 4, 0, 8);
+  column->setContentsMargins(8, 4, 8, 8);
   column->setSpacing(4);
   find_ = new QLineEdit;
   find_->setPlaceholderText(tr("Find on this screen"));

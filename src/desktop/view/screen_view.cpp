@@ -121,8 +121,10 @@ void ScreenView::paintArt() {
 void ScreenView::place() {
   const Display* display = work_.display();
   if (!display) return;
+  const Viewport before = viewport_;
   viewport_.setRoom(QRectF(rect().marginsRemoved(edges())),
                     QSizeF(display->layoutWidth(), display->layoutHeight()));
+  if (viewport_ != before) Q_EMIT viewChanged();
 }
 
 void ScreenView::resizeEvent(QResizeEvent*) {

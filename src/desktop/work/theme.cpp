@@ -68,8 +68,8 @@ QLineEdit[bad="true"] { border: 2px solid %9; padding: 2px 5px; }
 QComboBox QAbstractItemView { background: %2; color: %5; selection-background-color: %7; selection-color: %8; }
 QComboBox::drop-down { border: none; width: 16px; }
 QCheckBox { color: %5; spacing: 8px; padding: 2px; border: 2px solid transparent; border-radius: 4px; }
-QCheckBox::indicator, QListView::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
-QCheckBox::indicator:checked, QListView::indicator:checked { image: url(:/icons/check%a.svg); border-color: %7; }
+QCheckBox::indicator, QListView::indicator, QTreeView::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
+QCheckBox::indicator:checked, QListView::indicator:checked, QTreeView::indicator:checked { image: url(:/icons/check%a.svg); border-color: %7; }
 QCheckBox:focus { border-color: %7; }
 QLabel { color: %5; background: transparent; }
 QLabel[quiet="true"] { color: %6; }
@@ -79,6 +79,10 @@ QLabel[title="true"] { font-size: 15px; font-weight: 600; }
 QListView, QListWidget, QTableView, QTreeView, QScrollArea { background: %1; color: %5; border: none; outline: none; }
 QListView::item { padding: 2px 4px; border: 2px solid transparent; border-radius: 5px; color: %5; }
 QListView::item:selected { background: %2; color: %5; border: 1px solid %7; }
+QTreeView::item { height: 24px; border: none; color: %5; }
+QTreeView::item:selected { background: %2; color: %5; }
+QTreeView { border: 2px solid transparent; border-radius: 6px; }
+QTreeView:focus { border: 2px solid %7; }
 QListView, QListWidget { border: 2px solid transparent; border-radius: 6px; }
 QListView:focus, QListWidget:focus { border: 2px solid %7; }
 QLineEdit:disabled, QComboBox:disabled, QPlainTextEdit:disabled { color: %6; background: %1; border-style: dashed; }
@@ -92,7 +96,7 @@ QPushButton[tab="true"] { border: none; border-radius: 0; border-bottom: 3px sol
 QPushButton[tab="true"]:checked { border-bottom: 3px solid %7; color: %7; font-weight: 600; background: transparent; }
 QPushButton[tab="true"]:focus { border: 2px solid %7; border-bottom: 3px solid %7; padding: 10px 8px 9px 8px; }
 QTableView { gridline-color: %4; selection-background-color: %2; selection-color: %5; }
-QHeaderView::section { background: %1; color: %5; border: none; }
+QHeaderView::section { background: %1; color: %6; border: none; padding: 2px 4px; }
 QScrollBar:vertical { width: 10px; background: transparent; }
 QScrollBar:horizontal { height: 10px; background: transparent; }
 QScrollBar::handle { background: %4; border-radius: 4px; min-height: 24px; min-width: 24px; margin: 1px; }

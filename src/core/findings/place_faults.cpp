@@ -1,0 +1,142 @@
+#include "core/findings/place_faults.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "runtime/document/project.h"
+#include "runtime/document/tree.h"
+
+namespace bristle {
+namespace {
+
+constexpr Px kSlack = 0.5;       // less is rounding
+constexpr double kCovers = 0.9;  // of the display: what covers that much is a background
+
+// How far `in` reaches out of `out` at the side where it does the most.
+Px beyond(const Box& in, const Box& out) {
+  return std::max(
+      {out.x - in.x, out.y - in.y, in.x + in.w - out.x - out.w, in.y + in.h - out.y - out.h});
+}
+
+class Judge {
+ public:
+  Judge(const Project& project, const Screen& screen, const Layout& layout)
+      : project_(project), screen_(screen), layout_(layout), nesting_(nestingOf(screen)) {}
+
+  std::vector<PlaceFault> run(const std::function<bool(size_t)>& isCut) {
+    for (size_t i = 0; i < screen_.items.size(); ++i) {
+      if (!layout_.items[i].shown) continue;
+      if (screen_.items[i]->button() && isCut(i)) add(PlaceFaultSort::CaptionCut, i);
+      judgeContainer(i);
+      judgeDisplay(i);
+    }
+    judgeOverlaps();
+    std::stable_sort(out_.begin(), out_.end(),
+                     [](const PlaceFault& a, const PlaceFault& b) { return a.item < b.item; });
+    return std::move(out_);
+  }
+
+ private:
+  void add(PlaceFaultSort sort, size_t item, Px by = 0, size_t other = 0) {
+    out_.push_back({sort, item, other, by});
+  }
+
+  void judgeContainer(size_t i) {
+    const ContainerData* container = screen_.items[i]->container();
+    if (!container || container->flow == Flow::Free) return;  // free ones are frames, not measures
+    Px most = 0;
+    Box room = layout_.items[i].box;
+    const Px padding = container->padding;
+    room = {room.x + padding, room.y + padding, room.w - 2 * padding, room.h - 2 * padding};
+    for (size_t c = i + 1; c < nesting_[i].end; c = nesting_[c].end)
+      if (layout_.items[c].shown) most = std::max(most, beyond(layout_.items[c].box, room));
+    if (most > kSlack) add(PlaceFaultSort::TooSmall, i, most);
+  }
+
+  // Of what stands on the screen itself; what is in something else goes with that, but for buttons.
+  void judgeDisplay(size_t i) {
+    const Item& item = *screen_.items[i];
+    const Box& box = layout_.items[i].box;
+    const Box display{0, 0, layout_.width, layout_.height};
+    const bool button = item.button(), decor = !button && !item.container();
+    if (decor) judgeBackground(i, box, display);
+    if ((decor && nesting_[i].locked) || item.container()) return;
+    if (nesting_[i].parent >= 0 && !button) return;
+    const Box seen = common(box, display);
+    const Px by = beyond(box, display);
+    if (seen.w <= 0 || seen.h <= 0) return add(PlaceFaultSort::Outside, i);
+    if (by > kSlack) return add(PlaceFaultSort::Beyond, i, by);
+    const Display* shown = find(project_, layout_.display);
+    const Px safe = shown ? shown->safe / shown->scale : 0;
+    const Px out = beyond(box, {safe, safe, layout_.width - 2 * safe, layout_.height - 2 * safe});
+    if (button && safe > 0 && out > kSlack) add(PlaceFaultSort::Unsafe, i, out);
+  }
+
+  void judgeBackground(size_t i, const Box& box, const Box& display) {
+    const Box seen = common(box, display);
+    if (!nesting_[i].locked && seen.w * seen.h >= kCovers * display.w * display.h)
+      add(PlaceFaultSort::Unlocked, i);
+  }
+
+  // Areas of other forms than boxes are left out: their boxes may overlap where they do not.
+  void judgeOverlaps() {
+    std::vector<size_t> order;
+    for (size_t i = 0; i < screen_.items.size(); ++i) {
+      const ButtonData* button = screen_.items[i]->button();
+      const Kind* kind = button && layout_.items[i].shown ? find(project_, button->kind) : nullptr;
+      if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
+    }
+    const auto area = [&](size_t i) -> const Box& { return layout_.items[i].visible; };
+    std::sort(order.begin(), order.end(),
+              [&](size_t a, size_t b) { return area(a).x < area(b).x; });
+    for (size_t i = 0; i < order.size(); ++i)
+      for (size_t j = i + 1; j < order.size(); ++j) {
+        const Box &a = area(order[i]), &b = area(order[j]);
+        if (b.x >= a.x + a.w) break;
+        const Box both = common(a, b);
+        if (both.w <= kSlack || both.h <= kSlack) continue;
+        const auto [below, above] = std::minmax(order[i], order[j]);
+        add(PlaceFaultSort::Overlap, above, std::min(both.w, both.h), below);
+      }
+  }
+
+  const Project& project_;
+  const Screen& screen_;
+  const Layout& layout_;
+  std::vector<Nesting> nesting_;
+  std::vector<PlaceFault> out_;
+};
+
+}  // namespace
+
+std::vector<PlaceFault> placeFaults(const Project& project, const Screen& screen,
+                                    const Layout& layout,
+                                    const std::function<bool(size_t item)>& isCut) {
+  return Judge(project, screen, layout).run(isCut);
+}
+
+std::string inWords(const PlaceFault& fault, const Screen& screen) {
+  const Px by = std::ceil(fault.by);
+  switch (fault.sort) {
+    case PlaceFaultSort::CaptionCut:
+      return "its caption is cut";
+    case PlaceFaultSort::TooSmall:
+      return fmt::format("too small for what is in it, by {:g} px", by);
+    case PlaceFaultSort::Outside:
+      return "lies outside the display";
+    case PlaceFaultSort::Beyond:
+      return fmt::format("reaches {:g} px beyond the display", by);
+    case PlaceFaultSort::Unsafe:
+      return fmt::format("reaches {:g} px out of the safe area", by);
+    case PlaceFaultSort::Overlap:
+      return fmt::format("its hit area lies {:g} px over that of “{}”", by,
+                         displayName(*screen.items[fault.other]));
+    case PlaceFaultSort::Unlocked:
+      return "covers the display and is not locked: it is picked by mistake";
+  }
+  return {};
+}
+
+}  // namespace bristle

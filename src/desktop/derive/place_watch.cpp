@@ -1,0 +1,73 @@
+#include "desktop/derive/place_watch.h"
+
+#include "paint/convert.h"
+#include "paint/fonts.h"
+#include "paint/screen_painter.h"
+
+namespace bristle {
+namespace {
+constexpr int kSoon = 60;  // ms after the last change: a drag makes many
+}
+
+struct PlaceWatch::Kit {
+  LookPainter looks;
+  LookTables tables;
+  FontMeasure measure;
+
+  std::vector<Fault> faults(const Project& project, const Screen& screen, const Showing& showing) {
+    const Layout layout = layOut(project, screen, showing, measure);
+    const auto isCut = [&](size_t i) {
+      const ButtonData& button = *screen.items[i]->button();
+      const Kind* kind = find(project, button.kind);
+      const auto table = tables.get(project, button.kind, &button.own);
+      return kind && table &&
+             looks.cutsCaption(*kind, *table, toQt(layout.items[i].box),
+                               wordsIn(project, button.caption, layout.language));
+    };
+    std::vector<Fault> out;
+    for (const PlaceFault& fault : placeFaults(project, screen, layout, isCut))
+      out.push_back({screen.items[fault.item]->id, fault.sort, inWords(fault, screen)});
+    return out;
+  }
+};
+
+PlaceWatch::PlaceWatch(QObject* parent)
+    : QObject(parent), kit_(std::make_shared<Kit>()), looking_(this, [this](All found) {
+        now_ = std::move(found);
+        Q_EMIT changed();
+      }) {
+  soon_.setSingleShot(true);
+  soon_.setInterval(kSoon);
+  connect(&soon_, &QTimer::timeout, this, &PlaceWatch::begin);
+}
+
+PlaceWatch::~PlaceWatch() = default;
+
+void PlaceWatch::look(const Project& project, const ScreenId& screen) {
+  project_ = project;
+  screen_ = screen;
+  soon_.start();
+}
+
+void PlaceWatch::begin() {
+  looking_.ask([project = project_, id = screen_, kit = kit_](const std::atomic<bool>& stop) {
+    All out;
+    const Screen* screen = find(project, id);
+    for (const Display& display : project.displays)
+      for (const Language& language : project.languages)
+        if (screen && !stop)
+          out[{id, display.id, language.id}] =
+              kit->faults(project, *screen, {display, language.id});
+    return out;
+  });
+}
+
+const std::vector<PlaceWatch::Fault>& PlaceWatch::of(const ScreenId& screen,
+                                                     const DisplayId& display,
+                                                     const LanguageId& language) const {
+  static const std::vector<Fault> none;
+  const auto at = now_.find({screen, display, language});
+  return at == now_.end() ? none : at->second;
+}
+
+}  // namespace bristle

@@ -1,0 +1,101 @@
+// What is wrong is told on the items, on their card and on the strip of displays and languages.
+#include "core/edit/language_edits.h"
+#include "desktop/derive/place_watch.h"
+#include "desktop/place/display_strip.h"
+#include "desktop/work/theme.h"
+#include "place_fixture.h"
+
+namespace bristle {
+namespace {
+
+class PlaceFaultsShown : public PlaceBenchTest {
+ protected:
+  void SetUp() override {
+    PlaceBenchTest::SetUp();
+    strip = window->findChild<DisplayStrip*>();
+    wrong = themeOf(window.get()).wrong;
+  }
+  // Until what was worked out on a worker is there.
+  void settle() {
+    auto* watch = window->findChild<PlaceWatch*>();
+    ASSERT_TRUE(watch);
+    for (int i = 0; i < 400 && watch->busy(); ++i) QTest::qWait(10);
+    ASSERT_FALSE(watch->busy());
+  }
+  // Pixels of the colour of what is wrong.
+  int marks(QWidget& widget) {
+    const QImage image = widget.grab().toImage();
+    int out = 0;
+    for (int y = 0; y < image.height(); ++y)
+      for (int x = 0; x < image.width(); ++x) out += image.pixelColor(x, y) == wrong;
+    return out;
+  }
+  QStringList told() {
+    QStringList out;
+    for (QLabel* label : window->findChildren<QLabel*>())
+      if (label->isVisible() && label->property("wrong").toBool()) out << label->text();
+    return out;
+  }
+  DisplayStrip* strip = nullptr;
+  QColor wrong;
+};
+
+TEST_F(PlaceFaultsShown, AButtonOutsideIsMarkedOnCanvasAndStripAndSaidOnItsCard) {
+  settle();
+  EXPECT_EQ(marks(canvas()), 0);
+  EXPECT_EQ(marks(*strip), 0);
+  work().pickItems({free});
+  fill(QStringLiteral("From there, x"), QStringLiteral("1800"));
+  settle();
+  EXPECT_GT(marks(canvas()), 20);
+  EXPECT_GT(marks(*strip), 20);
+  ASSERT_EQ(told().size(), 1);
+  EXPECT_EQ(told()[0], QStringLiteral("Reaches 160 px beyond the display"));
+  work().undo();
+  settle();
+  EXPECT_EQ(marks(canvas()), 0);
+  EXPECT_TRUE(told().isEmpty());
+}
+
+TEST_F(PlaceFaultsShown, ACaptionThatIsCutInOneLanguageIsMarkedThereAlone) {
+  ASSERT_TRUE(work().perform(addLanguage("de", "Deutsch")));
+  const LanguageId german = project().languages[1].id, first = project().languages[0].id;
+  ASSERT_TRUE(work().perform(changeItems(screenId(), {free}, "words", {}, [&](Item& item) {
+    item.button()->caption.others[german] = std::string(120, 'W');
+  })));
+  settle();
+  auto* watch = window->findChild<PlaceWatch*>();
+  for (const Display& display : project().displays) {
+    EXPECT_TRUE(watch->of(screenId(), display.id, first).empty());
+    ASSERT_EQ(watch->of(screenId(), display.id, german).size(), 1u);
+    EXPECT_EQ(watch->of(screenId(), display.id, german)[0].sort, PlaceFaultSort::CaptionCut);
+  }
+  EXPECT_EQ(marks(canvas()), 0) << "in the language that is shown it is not";
+  // By keys: the first display in English, in German, the next display in English.
+  strip->setFocus();
+  key(Qt::Key_Right);
+  EXPECT_EQ(work().language().id, german);
+  EXPECT_EQ(work().picked().display, project().displays[0].id);
+  EXPECT_GT(marks(canvas()), 20);
+  key(Qt::Key_Right);
+  EXPECT_EQ(work().language().id, first);
+  EXPECT_EQ(work().picked().display, project().displays[1].id);
+}
+
+TEST_F(PlaceFaultsShown, ABackgroundIsLockedFromItsCard) {
+  Item panel;
+  panel.place = {{Pin::Both, 0, 0, 0}, {Pin::Both, 0, 0, 0}};
+  panel.what = PanelData{};
+  ASSERT_TRUE(work().perform(addItem(screenId(), "panel", panel)));
+  const ItemId id = project().screens[0]->items[0]->id;
+  work().pickItems({id});
+  settle();
+  ASSERT_EQ(told().size(), 1);
+  click(QStringLiteral("Lock it"));
+  settle();
+  EXPECT_TRUE(item(id).locked);
+  EXPECT_TRUE(told().isEmpty());
+}
+
+}  // namespace
+}  // namespace bristle
