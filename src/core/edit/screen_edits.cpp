@@ -8,6 +8,7 @@
 #include <unordered_set>
 
 #include "core/edit/on_screen.h"
+#include "core/edit/series_edits.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {
@@ -134,26 +135,12 @@ Edit changeItems(ScreenId screen, std::vector<ItemId> items, std::string name, s
 }
 
 Edit addSeries(ScreenId id, KindId kind, std::vector<std::string> captions, Flow flow, Px x, Px y) {
-  return onScreen(id, "add buttons", {}, [=](Project after, Screen& screen) -> Result<Project> {
-    if (!find(after, kind)) return fail({}, "that kind is gone");
-    if (captions.empty()) return fail({}, "a series needs at least one caption");
-    Item box;
-    box.id = freshId<ItemId>(after, "c");
-    box.place.x.offset = x;
-    box.place.y.offset = y;
-    ContainerData container;
-    container.flow = flow;
-    box.what = container;
-    const ItemId parent = box.id;
-    screen.items.emplace_back(std::move(box));
-    for (const std::string& caption : captions) {
-      Item item = freshButton(after, kind, caption);
-      item.parent = parent;
-      if (!screen.entry) screen.entry = item.id;
-      screen.items.emplace_back(std::move(item));
-    }
-    return after;
-  });
+  std::vector<SeriesRow> rows;
+  for (std::string& caption : captions) {
+    rows.emplace_back();
+    rows.back().caption.base = std::move(caption);
+  }
+  return layDown(std::move(id), std::move(kind), std::move(rows), flow, x, y);
 }
 
 Edit addButton(ScreenId id, KindId kind, std::string caption, Px x, Px y) {

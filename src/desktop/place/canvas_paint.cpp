@@ -106,6 +106,7 @@ void Canvas::paintFaults(QPainter& p) {
     if (!i || *i >= work().layout().items.size()) continue;
     const QRectF box = toWidget(work().layout().items[*i].box);
     const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
+    if (!box.intersects(seen)) continue;
     const QPointF at(std::clamp(box.right(), seen.left() + kMark, seen.right() - kMark),
                      std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
     p.setPen(QPen(Qt::white, 1.5));

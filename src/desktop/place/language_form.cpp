@@ -39,6 +39,7 @@ LanguageForm::LanguageForm(Work& work) : work_(work) {
   });
   remove_ = button(tr("Remove this language"),
                    [this] { work_.perform(removeLanguage(work_.language().id)); });
+  button(tr("Words in all languages…"), [this] { Q_EMIT wantsWords(); });
   fresh_ = text(tr("Add"), [this](const QString& typed) {
     add(typed.trimmed());
     return true;

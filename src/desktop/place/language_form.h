@@ -12,6 +12,9 @@ class LanguageForm : public Form {
  public:
   explicit LanguageForm(Work& work);
 
+ Q_SIGNALS:
+  void wantsWords();  // the table of all words
+
  private:
   void refresh();
   void add(const QString& typed);

@@ -16,6 +16,7 @@
 #include "desktop/place/series_form.h"
 #include "desktop/place/several_form.h"
 #include "desktop/place/tree_panel.h"
+#include "desktop/place/words_page.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
@@ -93,13 +94,16 @@ void PlaceBench::buildCard() {
   inner->addWidget(series_);
   inner->addWidget(new ScreenForm(work_));
   inner->addWidget(new CanvasForm(work_));
-  inner->addWidget(new LanguageForm(work_));
+  auto* languages = new LanguageForm(work_);
+  connect(languages, &LanguageForm::wantsWords, this, &PlaceBench::openWords);
+  inner->addWidget(languages);
   inner->addStretch(1);
   auto* itemPage = new QWidget;
   auto* itemColumn = new QVBoxLayout(itemPage);
   itemColumn->setContentsMargins(0, 0, 0, 0);
   itemForm_ = new ItemForm(work_, watch_);
   itemColumn->addWidget(itemForm_);
+  itemColumn->addWidget(seriesInto_ = new SeriesForm(work_));
   itemColumn->addWidget(several_ = new SeveralForm(arranging_));
   itemColumn->addStretch(1);
   forms_->addWidget(screenPage);
@@ -143,6 +147,30 @@ void PlaceBench::restoreState(const QSettings& settings) {
     arranging_.setTo(static_cast<LineUpTo>(to));
 }
 
+void PlaceBench::openWords() {
+  if (words_) return words_->setFocus();
+  words_ = new WordsPage(work_, this);
+  pages_->addWidget(words_);
+  pages_->setCurrentWidget(words_);
+  connect(words_, &Page::done, this, &PlaceBench::closeWords);
+  auto* leave = new QAction(words_);
+  leave->setShortcut(QKeySequence(Qt::Key_Escape));
+  leave->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+  connect(leave, &QAction::triggered, this, &PlaceBench::closeWords);
+  words_->addAction(leave);
+  refresh();
+  words_->setFocus();
+}
+
+void PlaceBench::closeWords() {
+  if (!words_) return;
+  pages_->removeWidget(words_);
+  words_->deleteLater();
+  words_ = nullptr;
+  refresh();
+  pages_->currentWidget()->setFocus();
+}
+
 void PlaceBench::newScreen() {
   if (!work_.perform(addScreen("Screen"))) return;
   work_.pickScreen(work_.project().screens.back()->id);
@@ -150,7 +178,7 @@ void PlaceBench::newScreen() {
 
 void PlaceBench::refresh() {
   const Screen* screen = work_.screen();
-  turnTo(pages_, screen ? 0 : 1);
+  if (!words_) turnTo(pages_, screen ? 0 : 1);
   // Focus that was in the form which goes away goes to the canvas, not to whatever comes next.
   const int page = work_.item() ? 1 : 0;
   const QWidget* now = QApplication::focusWidget();
@@ -162,8 +190,9 @@ void PlaceBench::refresh() {
                                      i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored);
   forms_->setVisible(screen != nullptr);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
-  for (QToolButton* tool : {lineUp_, show_, zoom_}) tool->setVisible(screen != nullptr);
+  for (QToolButton* tool : {lineUp_, show_, zoom_}) tool->setVisible(screen != nullptr && !words_);
   several_->refresh();
+  seriesInto_->setVisible(work_.item() && work_.item()->container());
   refreshZoom();
   const Display* d = work_.display();
   about_->setText(screen && d ? tr("%1 · %2 × %3").arg(toQt(d->name)).arg(d->width).arg(d->height)

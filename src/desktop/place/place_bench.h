@@ -18,6 +18,7 @@ class ItemForm;
 class SeriesForm;
 class SeveralForm;
 class TreePanel;
+class WordsPage;
 
 class PlaceBench : public Bench {
   Q_OBJECT
@@ -48,6 +49,8 @@ class PlaceBench : public Bench {
   void refresh();
   void refreshZoom();
   void newScreen();
+  void openWords();
+  void closeWords();
 
   Work& work_;
   Arranging arranging_;
@@ -58,10 +61,11 @@ class PlaceBench : public Bench {
   QWidget* card_;
   QStackedWidget* forms_;
   ItemForm* itemForm_;
-  SeriesForm* series_;
+  SeriesForm *series_, *seriesInto_;
   SeveralForm* several_;
   TreePanel* tree_;
   PlaceWatch watch_;
+  WordsPage* words_ = nullptr;  // while it is open
 };
 
 }  // namespace bristle

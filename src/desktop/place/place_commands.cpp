@@ -38,8 +38,12 @@ void PlaceBench::addMaking() {
     if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
   });
   add(
+      tr("Words in all languages"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_L),
+      [this] { openWords(); }, KeysWork::InWindow);
+  add(
       tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert),
       [this] {
+        if (work_.item() && work_.item()->container()) return seriesInto_->begin();
         work_.pickItems({});
         series_->begin();
       },

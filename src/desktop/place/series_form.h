@@ -1,9 +1,10 @@
-// Lays down buttons from a list of captions, one a line.
+// Lays down buttons from a list of captions, one a line, or from a table; into the container that
+// is picked, where it brings up to date what is there by its keys.
 #pragma once
 #include <QPlainTextEdit>
 
+#include "core/edit/series_edits.h"
 #include "desktop/view/form.h"
-#include "runtime/document/screen.h"
 
 namespace bristle {
 
@@ -16,12 +17,17 @@ class SeriesForm : public QWidget {
   void begin();  // puts the cursor into the list
 
  private:
+  std::optional<std::vector<SeriesRow>> rows();
   void lay(Flow flow);
+  void layIn();
+  const Item* container() const;
   void refresh();
   Work& work_;
+  Form* form_;
+  QLabel* head_;
   QPlainTextEdit* captions_;
   QComboBox* kind_;
-  QPushButton *column_, *row_;
+  QPushButton *column_, *row_, *into_;
 };
 
 }  // namespace bristle

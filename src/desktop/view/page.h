@@ -12,8 +12,9 @@ namespace bristle {
 class Page : public QWidget {
   Q_OBJECT
  public:
-  // `purpose`: in one sentence, what for.
-  Page(const QString& title, const QString& purpose, QWidget* parent)
+  // `purpose`: in one sentence, what for. `leave`: what the way back says.
+  Page(const QString& title, const QString& purpose, QWidget* parent,
+       const QString& leave = tr("Back to the wall"))
       : QWidget(parent), purpose_(purpose) {
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(title);
@@ -26,7 +27,7 @@ class Page : public QWidget {
     auto* about = new QLabel(purpose);
     about->setProperty("quiet", true);
     about->setWordWrap(true);
-    auto* back = button(tr("Back to the wall"));
+    auto* back = button(leave);
     back->setToolTip(tr("Esc"));
     connect(back, &QPushButton::clicked, this, &Page::done);
     head->addWidget(name);

@@ -1,0 +1,38 @@
+// All texts of the project that people read, a row each, a column for each language.
+#pragma once
+#include <QAbstractTableModel>
+#include <vector>
+
+#include "core/formats/words.h"
+
+namespace bristle {
+
+class Work;
+
+class WordsModel : public QAbstractTableModel {
+  Q_OBJECT
+ public:
+  // For the role by which rows are filtered: whether words are missing in some language.
+  static constexpr int kMissing = Qt::UserRole;
+  explicit WordsModel(Work& work, QObject* parent = nullptr);
+  void refresh();
+  // Of that language.
+  size_t missing(size_t language) const;
+  // The button that a row is of.
+  ItemId itemOf(int row) const;
+
+  int rowCount(const QModelIndex& parent) const override;
+  int columnCount(const QModelIndex& parent) const override;
+  QVariant data(const QModelIndex& index, int role) const override;
+  QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+  Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+ private:
+  bool isMissing(int row, size_t language) const;
+  Work& work_;
+  Project project_;  // whose texts the words are of
+  std::vector<Words> words_;
+};
+
+}  // namespace bristle
