@@ -44,7 +44,8 @@ void send(QWidget& widget, QEvent::Type type, const QPointF& at, Qt::MouseButton
 void pick(int count) {
   const Screen& screen = *window->work().screen();
   std::vector<ItemId> items;
-  for (size_t i = 137; items.size() < size_t(count); i = (i + 7) % screen.items.size())
+  const size_t all = screen.items.size();
+  for (size_t i = 137 % all; items.size() < size_t(count); i = (i + 7) % all)
     items.push_back(screen.items[i]->id);
   window->work().pickItems(std::move(items));
 }

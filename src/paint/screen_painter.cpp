@@ -91,19 +91,23 @@ std::shared_ptr<const LookTable> LookTables::get(const Project& project, const K
 }
 
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
-                 const Screen& screen, const Layout& layout, const QRectF& only) {
+                 const Screen& screen, const Layout& layout, const QRectF& only,
+                 const QRegion& parts) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintBackdrop(painter, screen, layout);
   const QRectF all = only.isNull() ? QRectF(0, 0, layout.width, layout.height) : only;
   std::map<std::shared_ptr<const LookTable>, double> reaches;
+  const auto isIn = [&](const QRectF& box) {
+    return box.intersects(all) && (parts.isEmpty() || parts.intersects(box.toAlignedRect()));
+  };
   // What is not seen costs nothing: there may be thousands of it.
   const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,
                           const QRectF& box) {
-    if (box.intersects(all)) return true;
+    if (isIn(box)) return true;
     const auto [at, first] = reaches.try_emplace(table, 0.0);
     if (first) at->second = LookPainter::reach(kind, *table);
     const double by = at->second;
-    return box.adjusted(-by, -by, by, by).intersects(all);
+    return isIn(box.adjusted(-by, -by, by, by));
   };
   Clipping clip(painter);
   for (size_t i = 0; i < screen.items.size(); ++i) {
@@ -112,7 +116,7 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
     const QRectF box = toQt(layout.items[i].box);
     const ButtonData* button = item.button();
     if (!button) {
-      if (box.intersects(all)) paintDecor(painter, looks, item, box);
+      if (isIn(box)) paintDecor(painter, looks, item, box);
       continue;
     }
     const auto table = tables.get(project, button->kind, &button->own);

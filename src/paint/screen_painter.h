@@ -35,9 +35,11 @@ class LookTables {
 };
 
 // A screen with every button at rest (or disabled), in layout px from 0, 0. With `only`, at least
-// what shows there, beyond the screen, too.
+// what shows there, beyond the screen, too; with
+// `parts`, which lie in it, what shows in these.
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
-                 const Screen& screen, const Layout& layout, const QRectF& only = {});
+                 const Screen& screen, const Layout& layout, const QRectF& only = {},
+                 const QRegion& parts = {});
 
 // A running menu: its screens from below, what is below dimmed as the screens say, and what comes
 // or goes as far as it is there. With `only`, in layout px, at least what shows there.

@@ -6,6 +6,7 @@
 #include <QTest>
 
 #include "core/edit/templates.h"
+#include "core/formats/words.h"
 #include "desktop/benches.h"
 #include "desktop/frame/window.h"
 #include "desktop/motion/law_watch.h"
@@ -39,7 +40,7 @@ void prepare(Window& window, const QString& bench) {
   for (const auto& screen : p.screens)
     if (!fullest || screen->items.size() > fullest->items.size()) fullest = &*screen;
   if (!fullest) return;
-  work.pickScreen(bench == QLatin1String("place") ? p.first : fullest->id);
+  work.pickScreen(fullest->id);
   const Screen& screen = *work.screen();
   std::vector<ItemId> buttons;
   for (const auto& item : screen.items)
@@ -74,12 +75,31 @@ bool motionShots(Window& window, const QString& folder) {
   return line && page;
 }
 
+void trigger(Window& window, const QKeySequence& keys) {
+  for (QAction* action : window.allCommands())
+    if (action->shortcut() == keys) action->trigger();
+}
+
+// The words of all screens, in the project's language and the pretend one.
+bool wordsShot(Window& window, const QString& folder) {
+  window.openBench(QStringLiteral("place"));
+  window.work().pickItems({});
+  if (!window.work().perform(pretendLanguage())) return false;
+  trigger(window, QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_L));
+  QTest::qWait(600);
+  const bool done = savePicture(window, folder + QStringLiteral("/place-words.png"));
+  window.work().undo();
+  return done;
+}
+
 }  // namespace
 
 int makeShots(Window& window, const QString& folder) {
   QDir().mkpath(folder);
   window.resize(1280, 800);
   if (!QTest::qWaitForWindowExposed(&window)) return 2;
+  window.openBench(QStringLiteral("place"));
+  trigger(window, QKeySequence(Qt::CTRL | Qt::Key_T));  // the tree beside the canvas
   for (const bool dark : {false, true}) {
     applyTheme(window, dark ? Theme::darkOne() : Theme::light());
     for (const BenchInfo& info : benches()) {
@@ -95,10 +115,10 @@ int makeShots(Window& window, const QString& folder) {
   if (!motionShots(window, folder)) return 2;
   // What the store of kinds looks like, once.
   window.openBench(QStringLiteral("shape"));
-  for (QAction* action : window.allCommands())
-    if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::Key_K)) action->trigger();
+  trigger(window, QKeySequence(Qt::CTRL | Qt::Key_K));
   QTest::qWait(2000);  // the pictures of the kinds come one after another
-  return savePicture(window, folder + QStringLiteral("/ready-made.png")) ? 0 : 2;
+  if (!savePicture(window, folder + QStringLiteral("/ready-made.png"))) return 2;
+  return wordsShot(window, folder) ? 0 : 2;
 }
 
 }  // namespace bristle

@@ -34,6 +34,12 @@ bool isLoose(const Screen& screen, const Item& item) {
   return !container || container->flow == Flow::Free;
 }
 
+bool looseAt(const Screen& screen, std::span<const Nesting> nesting, size_t item) {
+  const int holder = nesting[item].parent;
+  const ContainerData* container = holder < 0 ? nullptr : screen.items[size_t(holder)]->container();
+  return !container || container->flow == Flow::Free;
+}
+
 std::vector<size_t> moversOf(const Screen& screen, std::span<const ItemId> picked) {
   const auto nesting = nestingOf(screen);
   std::set<size_t> movers;

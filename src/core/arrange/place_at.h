@@ -6,12 +6,15 @@
 #include <vector>
 
 #include "runtime/document/screen.h"
+#include "runtime/document/tree.h"
 #include "runtime/layout/layout.h"
 
 namespace bristle {
 
 // Whether its own place says where it lies: on a screen, and in a free container.
 bool isLoose(const Screen& screen, const Item& item);
+// The same by index, for many.
+bool looseAt(const Screen& screen, std::span<const Nesting> nesting, size_t item);
 // What the picked items are moved by: they, or the outermost of the containers that keep them in
 // order; none in another, in the screen's order.
 std::vector<size_t> moversOf(const Screen& screen, std::span<const ItemId> picked);

@@ -99,7 +99,8 @@ class Columns {
   const Project& project_;
 };
 
-Result<std::vector<SeriesRow>> readTable(const Table& table, const std::vector<CellReader>& columns) {
+Result<std::vector<SeriesRow>> readTable(const Table& table,
+                                         const std::vector<CellReader>& columns) {
   std::vector<SeriesRow> out;
   std::unordered_map<std::string, int> keys;
   for (size_t r = 1; r < table.size(); ++r) {

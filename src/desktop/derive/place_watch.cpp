@@ -26,7 +26,7 @@ struct PlaceWatch::Kit {
     };
     std::vector<Fault> out;
     for (const PlaceFault& fault : placeFaults(project, screen, layout, isCut))
-      out.push_back({screen.items[fault.item]->id, fault.sort, inWords(fault, screen)});
+      out.push_back({screen.items[fault.item]->id, fault.item, fault.sort, inWords(fault, screen)});
     return out;
   }
 };

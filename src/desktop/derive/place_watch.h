@@ -19,6 +19,7 @@ class PlaceWatch : public QObject {
 
   struct Fault {
     ItemId item;
+    size_t index = 0;  // of it, when it was found
     PlaceFaultSort sort;
     std::string words;
   };

@@ -18,6 +18,14 @@ namespace {
 
 constexpr double kFinest = 6;  // widget px between lines of the grid that are drawn
 
+// Its four sides, filled: strokes of hundreds of picked things would take half a frame.
+void paintFrame(QPainter& p, const QRect& r, int width, const QColor& colour) {
+  p.fillRect(r.left(), r.top(), r.width(), width, colour);
+  p.fillRect(r.left(), r.bottom() + 1 - width, r.width(), width, colour);
+  p.fillRect(r.left(), r.top() + width, width, r.height() - 2 * width, colour);
+  p.fillRect(r.right() + 1 - width, r.top() + width, width, r.height() - 2 * width, colour);
+}
+
 }  // namespace
 
 // Grid, safe area and guides.
@@ -86,10 +94,10 @@ void Canvas::paintItems(QPainter& p) {
     }
     if (!picked) continue;
     // White under teal: seen on dark and on light art.
-    p.setPen(QPen(Qt::white, 4));
-    p.drawRect(box.adjusted(-2, -2, 2, 2));
-    p.setPen(QPen(QColor("#0f6e6e"), 2));
-    p.drawRect(box.adjusted(-2, -2, 2, 2));
+    const QRect at = box.toAlignedRect();
+    if (!at.adjusted(-4, -4, 4, 4).intersects(rect())) continue;
+    paintFrame(p, at.adjusted(-4, -4, 4, 4), 4, Qt::white);
+    paintFrame(p, at.adjusted(-3, -3, 3, 3), 2, QColor("#0f6e6e"));
   }
 }
 
@@ -102,12 +110,15 @@ void Canvas::paintFaults(QPainter& p) {
   for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id)) {
     if (fault.item == last) continue;  // one mark each
     last = fault.item;
-    const auto i = bristle::indexOf(screen, fault.item);
-    if (!i || *i >= work().layout().items.size()) continue;
-    const QRectF box = toWidget(work().layout().items[*i].box);
+    // Soon found anew where items have come or gone; until then what is no more is left out.
+    const size_t i = fault.index;
+    if (i >= screen.items.size() || screen.items[i]->id != fault.item) continue;
+    const QRectF box = toWidget(work().layout().items[i].box);
     const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
     if (!box.intersects(seen)) continue;
-    const QPointF at(std::clamp(box.right(), seen.left() + kMark, seen.right() - kMark),
+    // Beside the handle of what is picked.
+    const double aside = work().isPicked(fault.item) ? kMark : 0;
+    const QPointF at(std::clamp(box.right() + aside, seen.left() + kMark, seen.right() - kMark),
                      std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
     p.setPen(QPen(Qt::white, 1.5));
     p.setBrush(t.wrong);

@@ -55,7 +55,8 @@ QString DisplayStrip::words(const Slot& slot) const {
   const QString display = toQt(slot.display->name);
   return work_.project().languages.size() < 2
              ? display
-             : tr("%1 · %2").arg(toQt(slot.language->name), display);
+             : tr("%1 · %2").arg(display,
+                                 toQt(slot.language->tag).section(QStringLiteral("-x-"), 0, 0));
 }
 
 void DisplayStrip::paintSlot(QPainter& p, const Slot& slot, bool on) const {

@@ -212,18 +212,17 @@ Resizable resizableOf(Work& work) {
   if (!screen || work.picked().items.empty()) return out;
   const Layout& layout = work.layout();
   std::vector<Box> boxes;
-  for (const ItemId& id : work.picked().items) {
-    const auto i = indexOf(*screen, id);
-    if (!i || !layout.items[*i].shown) return {};
-    out.loose = out.loose && isLoose(*screen, *screen->items[*i]);
-    out.items.push_back(*i);
-    boxes.push_back(layout.items[*i].box);
+  const auto nesting = nestingOf(*screen);
+  size_t end = 0;  // of the last that is picked: what is in it goes along
+  for (size_t i = 0; i < screen->items.size(); ++i) {
+    if (!work.isPicked(screen->items[i]->id)) continue;
+    if (!layout.items[i].shown || i < end) return {};
+    end = nesting[i].end;
+    out.loose = out.loose && looseAt(*screen, nesting, i);
+    out.items.push_back(i);
+    boxes.push_back(layout.items[i].box);
   }
   if (!out.loose && out.items.size() > 1) return {};
-  // What is in another that is picked goes along with it.
-  if (out.items.size() > 1 && moversOf(*screen, work.picked().items).size() != out.items.size())
-    return {};
-  std::sort(out.items.begin(), out.items.end());
   out.bounds = boundsOf(boxes);
   return out;
 }

@@ -40,6 +40,7 @@ SizeForm::Axis SizeForm::build(bool horizontal) {
   Axis out;
   out.size = form_->text(horizontal ? tr("Width") : tr("Height"),
                          [=, this](const QString& typed) { return setSize(horizontal, typed); });
+  out.size->setProperty("unit", QStringLiteral("px"));
   out.size->setToolTip(tr("px; empty: as what the field says then"));
   out.bounds =
       form_->text(horizontal ? tr("Width within") : tr("Height within"),

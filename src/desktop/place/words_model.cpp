@@ -12,7 +12,8 @@ WordsModel::WordsModel(Work& work, QObject* parent)
   words_ = allWords(project_);
 }
 
-void WordsModel::refresh() {
+void WordsModel::refresh(const QColor& missing) {
+  missingColour_ = missing;
   const auto keys = [](const std::vector<Words>& all) {
     std::vector<std::string> out;
     for (const Words& each : all) out.push_back(each.key);
@@ -70,7 +71,7 @@ QVariant WordsModel::data(const QModelIndex& index, int role) const {
     if (none) return role == Qt::EditRole ? QString() : tr("missing");
     return toQt(wordsIn(project_.languages, *words.text, project_.languages[language].id));
   }
-  if (role == Qt::ForegroundRole && none) return QBrush(QColor(0xa5, 0x31, 0x19));
+  if (role == Qt::ForegroundRole && none) return QBrush(missingColour_);
   if (role == Qt::TextAlignmentRole && project_.languages[language].rightToLeft)
     return int(Qt::AlignRight | Qt::AlignVCenter);
   return {};

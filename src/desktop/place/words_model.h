@@ -1,6 +1,7 @@
 // All texts of the project that people read, a row each, a column for each language.
 #pragma once
 #include <QAbstractTableModel>
+#include <QColor>
 #include <vector>
 
 #include "core/formats/words.h"
@@ -15,7 +16,8 @@ class WordsModel : public QAbstractTableModel {
   // For the role by which rows are filtered: whether words are missing in some language.
   static constexpr int kMissing = Qt::UserRole;
   explicit WordsModel(Work& work, QObject* parent = nullptr);
-  void refresh();
+  // `missing`: the colour of what is not there.
+  void refresh(const QColor& missing);
   // Of that language.
   size_t missing(size_t language) const;
   // The button that a row is of.
@@ -31,6 +33,7 @@ class WordsModel : public QAbstractTableModel {
  private:
   bool isMissing(int row, size_t language) const;
   Work& work_;
+  QColor missingColour_;
   Project project_;  // whose texts the words are of
   std::vector<Words> words_;
 };

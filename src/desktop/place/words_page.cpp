@@ -8,6 +8,7 @@
 #include "core/formats/words_file.h"
 #include "desktop/view/ask_file.h"
 #include "desktop/view/text_file.h"
+#include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -80,7 +81,7 @@ WordsPage::WordsPage(Work& work, QWidget* parent)
   connect(in, &QPushButton::clicked, this, [this] { ask(true); });
   connect(out, &QPushButton::clicked, this, [this] { ask(false); });
   connect(pretend, &QPushButton::clicked, this, [this] { work_.perform(pretendLanguage()); });
-  new WhileSeen(work, this, [this] { model_->refresh(); });
+  new WhileSeen(work, this, [this] { model_->refresh(themeOf(this).wrong); });
 }
 
 void WordsPage::ask(bool import) {

@@ -48,16 +48,24 @@ QRectF ScreenView::extent(const ShownScreen& shown, size_t item, const Layout& l
   return toQt(layout.items[item].box).adjusted(-reach, -reach, reach, reach);
 }
 
-// The parts of the art that are out of date, in layout px; nothing where it is all of it.
-std::optional<QRectF> ScreenView::stalePart(const ShownScreen& now, const Layout& layout) {
+// The parts of the art that are out of date, in device px; nothing where it is all of it.
+std::optional<QRegion> ScreenView::staleParts(const ShownScreen& now, const Layout& layout) {
+  constexpr size_t kMostParts = 500;  // beyond that one large part costs less than many
   const auto changed = changedItems(*shown_, shownLayout_, now, layout);
-  if (!changed) return {};
-  QRectF out;
+  if (!changed || changed->size() > kMostParts) return {};
+  QRegion out;
   for (size_t i : *changed) {
     // What it painted before, too: its looks may have reached farther.
-    out |= extent(*shown_, i, shownLayout_) | extent(now, i, layout);
+    out |= inDevice(extent(*shown_, i, shownLayout_));
+    out |= inDevice(extent(now, i, layout));
   }
-  return out;
+  return out & QRect(QPoint(0, 0), art_.size());
+}
+
+// Whole device pixels, so that what is painted anew meets what stays without a seam.
+QRect ScreenView::inDevice(const QRectF& part) const {
+  const double ratio = art_.devicePixelRatio();
+  return QRectF(toWidget(part.topLeft()) * ratio, part.size() * zoom() * ratio).toAlignedRect();
 }
 
 void ScreenView::startArt(const QSize& size) {
@@ -67,20 +75,32 @@ void ScreenView::startArt(const QSize& size) {
   shown_.reset();
 }
 
-// The part of the art in device px, whole ones, so that what is painted anew meets what stays
-// without a seam.
-void ScreenView::paintPart(const QRectF& device, const ShownScreen& now, const Layout& layout) {
+// Parts of the art, in device px.
+void ScreenView::paintParts(const QRegion& parts, const ShownScreen& now, const Layout& layout) {
+  if (parts.isEmpty()) return;
   const double ratio = art_.devicePixelRatio();
-  const QRectF part(device.topLeft() / ratio, device.size() / ratio);
-  if (part.isEmpty()) return;
+  const auto inWidget = [ratio](const QRect& r) {
+    return QRectF(QPointF(r.topLeft()) / ratio, QSizeF(r.size()) / ratio);
+  };
+  const auto inLayout = [this](const QRectF& r) {
+    return QRectF(toScreen(r.topLeft()), r.size() / zoom());
+  };
+  const QRectF all = inWidget(parts.boundingRect());
   QPainter art(&art_);
-  art.setClipRect(part);
-  art.fillRect(part, themeOf(this).work);
+  QRegion touched;
+  // A region has whole px of the widget: where these are not the device's, the rectangle serves.
+  if (ratio == 1 && parts.rectCount() > 1) {
+    art.setClipRegion(parts);
+    for (const QRect& part : parts) touched |= inLayout(inWidget(part)).toAlignedRect();
+  } else {
+    art.setClipRect(all);
+  }
+  art.fillRect(all, themeOf(this).work);
   art.fillRect(toWidget(Box{0, 0, layout.width, layout.height}), Qt::black);
   art.translate(viewport_.origin());
   art.scale(zoom(), zoom());
-  paintScreen(art, work_.looks(), work_.tables(), now.project, *now.find(), layout,
-              {toScreen(part.topLeft()), part.size() / zoom()});
+  paintScreen(art, work_.looks(), work_.tables(), now.project, *now.find(), layout, inLayout(all),
+              touched);
 }
 
 // Takes along what is in sight before and after; false where there is nothing of that.
@@ -94,7 +114,7 @@ bool ScreenView::moveArt() {
   QRegion exposed;
   art_.scroll(whole.x(), whole.y(), art_.rect(), &exposed);
   const ShownScreen now = *shown_;
-  for (const QRect& rect : exposed) paintPart(rect, now, shownLayout_);
+  paintParts(exposed, now, shownLayout_);
   return true;
 }
 
@@ -108,12 +128,8 @@ void ScreenView::paintArt() {
   if (!fits) startArt(size);
   shownAt_ = viewport_;
   if (shown_ && samePicture(*shown_, now)) return;
-  const auto part = shown_ ? stalePart(now, layout) : std::nullopt;
-  const QRectF all(QPointF(0, 0), QSizeF(size));
-  const auto inDevice = [&](const QRectF& r) {
-    return QRectF(QRectF(toWidget(r.topLeft()) * ratio, r.size() * zoom() * ratio).toAlignedRect());
-  };
-  paintPart(part ? inDevice(*part) & all : all, now, layout);
+  const auto parts = shown_ ? staleParts(now, layout) : std::nullopt;
+  paintParts(parts ? *parts : QRegion(QRect(QPoint(0, 0), size)), now, layout);
   shown_ = now;
   shownLayout_ = layout;
 }

@@ -63,11 +63,12 @@ class ScreenView : public QWidget {
   void viewMoved();
   bool panned(QEvent* event);
   void paintArt();
-  void paintPart(const QRectF& device, const ShownScreen& now, const Layout& layout);
+  void paintParts(const QRegion& parts, const ShownScreen& now, const Layout& layout);
+  QRect inDevice(const QRectF& part) const;
   bool moveArt();
   void startArt(const QSize& size);
   QRectF extent(const ShownScreen& shown, size_t item, const Layout& layout);
-  std::optional<QRectF> stalePart(const ShownScreen& now, const Layout& layout);
+  std::optional<QRegion> staleParts(const ShownScreen& now, const Layout& layout);
 
   Work& work_;
   Viewport viewport_;

@@ -161,10 +161,9 @@ void Work::keepPicksValid() {
   if (picked_.columns.empty()) picked_.columns = {Column{}};
   if (!screen()) {
     picked_.screen = find(p, p.first) ? p.first : p.screens.empty() ? ScreenId{} : p.screens[0]->id;
-    picked_.items.clear();
+    setPicked({});
   }
-  if (const Screen* s = screen())
-    std::erase_if(picked_.items, [&](const ItemId& id) { return !findItem(*s, id); });
+  if (const Screen* s = screen()) keepThere(*s);
   const Item* picked = item();
   if (!picked || !picked->button() || picked->button()->kind != picked_.kind)
     picked_.onlyButton = false;
@@ -205,15 +204,31 @@ void Work::pickCells(std::vector<Column> columns, std::vector<PropKey> rows, Pro
 void Work::pickScreen(const ScreenId& screen) {
   if (picked_.screen == screen) return;
   picked_.screen = screen;
-  picked_.items.clear();
+  setPicked({});
   picked_.onlyButton = false;
   dropDerived();
   Q_EMIT pickedChanged();
 }
 
+void Work::setPicked(std::vector<ItemId> items) {
+  picked_.items = std::move(items);
+  pickedItems_ = {picked_.items.begin(), picked_.items.end()};
+}
+
+// In one walk: hundreds may be picked among thousands, at each step of a drag.
+void Work::keepThere(const Screen& screen) {
+  std::unordered_set<ItemId> there;
+  for (const auto& item : screen.items)
+    if (pickedItems_.contains(item->id)) there.insert(item->id);
+  if (there.size() == pickedItems_.size()) return;
+  auto items = picked_.items;
+  std::erase_if(items, [&](const ItemId& id) { return !there.contains(id); });
+  setPicked(std::move(items));
+}
+
 void Work::pickItems(std::vector<ItemId> items, bool sameStep) {
   if (picked_.items == items) return;
-  picked_.items = std::move(items);
+  setPicked(std::move(items));
   picked_.onlyButton = false;
   if (!sameStep) seal();
   Q_EMIT pickedChanged();
@@ -237,10 +252,6 @@ void Work::pickDir(Dir dir) {
   if (picked_.dir == dir) return;
   picked_.dir = dir;
   Q_EMIT pickedChanged();
-}
-
-bool Work::isPicked(const ItemId& item) const {
-  return std::find(picked_.items.begin(), picked_.items.end(), item) != picked_.items.end();
 }
 
 const Machine* Work::machine() const {

@@ -4,6 +4,7 @@
 #include <QObject>
 #include <QString>
 #include <optional>
+#include <unordered_set>
 #include <vector>
 
 #include "core/edit/history.h"
@@ -65,7 +66,7 @@ class Work : public QObject {
   void pickLanguage(const LanguageId& language);
   void pickDir(Dir dir);
   // Whether the item is among those that are picked.
-  bool isPicked(const ItemId& item) const;
+  bool isPicked(const ItemId& item) const { return pickedItems_.contains(item); }
 
   // What is picked, looked up; null where nothing is.
   const Kind* kind() const { return find(project(), picked_.kind); }
@@ -127,9 +128,12 @@ class Work : public QObject {
   void after(const Change& change);
   void dropDerived();
   void keepPicksValid();
+  void setPicked(std::vector<ItemId> items);
+  void keepThere(const Screen& screen);
 
   History history_;
   Picked picked_;
+  std::unordered_set<ItemId> pickedItems_;  // the same as picked_.items: asked for each item
   LookPainter looks_;
   LookTables tables_;
   FontMeasure measure_;
