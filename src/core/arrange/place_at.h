@@ -6,10 +6,11 @@
 #include <vector>
 
 #include "runtime/document/screen.h"
-#include "runtime/document/tree.h"
 #include "runtime/layout/layout.h"
 
 namespace bristle {
+
+struct Nesting;
 
 // Whether its own place says where it lies: on a screen, and in a free container.
 bool isLoose(const Screen& screen, const Item& item);

@@ -5,7 +5,7 @@
 #include <span>
 #include <vector>
 
-#include "core/arrange/place_at.h"
+#include "runtime/document/box.h"
 #include "runtime/document/screen.h"
 
 namespace bristle {

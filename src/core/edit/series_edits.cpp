@@ -7,7 +7,7 @@
 #include <unordered_map>
 
 #include "core/edit/on_screen.h"
-#include "core/formats/table_file.h"
+#include "core/tables/table_file.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {

@@ -3,8 +3,8 @@
 
 #include <optional>
 
-#include "core/formats/table_file.h"
 #include "core/formats/words_file.h"
+#include "core/tables/table_file.h"
 
 namespace bristle {
 namespace {

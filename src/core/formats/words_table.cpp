@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
-#include "core/formats/table_file.h"
 #include "core/formats/words_file.h"
+#include "core/tables/table_file.h"
 
 namespace bristle {
 

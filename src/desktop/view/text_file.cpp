@@ -6,7 +6,7 @@
 #include <QFileInfo>
 #include <QStringDecoder>
 
-#include "core/formats/table_file.h"
+#include "core/tables/table_file.h"
 #include "desktop/work/work.h"
 
 namespace bristle {

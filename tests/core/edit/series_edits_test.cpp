@@ -5,7 +5,7 @@
 
 #include "core/edit/language_edits.h"
 #include "core/edit/screen_edits.h"
-#include "core/formats/table_file.h"
+#include "core/tables/table_file.h"
 #include "runtime/document/tree.h"
 #include "runtime/formats/project_file.h"
 #include "support/layouts.h"

@@ -1,4 +1,4 @@
-#include "core/formats/table_file.h"
+#include "core/tables/table_file.h"
 
 #include <fmt/format.h>
 
