@@ -139,6 +139,21 @@ TEST_F(PlaceWords, FilesThatCannotBeReadAreToldAndChangeNothing) {
   EXPECT_EQ(work().history().undoName(), undo);
 }
 
+TEST_F(PlaceWords, KeysOfTheCanvasChangeNothingWhileItIsOutOfSight) {
+  open();
+  work().pickItems({free});
+  const std::string undo = work().history().undoName();
+  table->setFocus();
+  key(Qt::Key_Delete);
+  key(Qt::Key_D, Qt::ControlModifier);
+  EXPECT_EQ(work().history().undoName(), undo);
+  EXPECT_NE(findItem(*project().screens[0], free), nullptr);
+  click(QStringLiteral("Back to the canvas"));
+  canvas().setFocus();
+  key(Qt::Key_Delete);
+  EXPECT_EQ(findItem(*project().screens[0], free), nullptr);
+}
+
 TEST_F(PlaceWords, ThePretendLanguageIsWrittenFromThePage) {
   open();
   click(QStringLiteral("Write pretend words"));

@@ -160,7 +160,7 @@ TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {
   openDemo();
   EXPECT_EQ(makeShots(*window, path("shots")), 0);
   const auto files = QDir(path("shots")).entryList(QDir::Files);
-  EXPECT_EQ(files.size(), int(benches().size()) * 2 + 3) << "and three pages";
+  EXPECT_EQ(files.size(), int(benches().size()) * 2 + 4) << "and four pages";
   const QImage light(path("shots/shape.png")), dark(path("shots/shape-dark.png"));
   EXPECT_GT(light.pixelColor(20, light.height() - 40).lightness(), 200);
   EXPECT_LT(dark.pixelColor(20, dark.height() - 40).lightness(), 80);

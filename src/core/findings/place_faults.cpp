@@ -58,7 +58,11 @@ class Judge {
   // Of what stands on the screen itself; what is in something else goes with that, but for buttons.
   void judgeDisplay(size_t i) {
     const Item& item = *screen_.items[i];
-    const Box& box = layout_.items[i].box;
+    const Placed& placed = layout_.items[i];
+    // What a container cuts off is not meant to be seen now.
+    const Box box =
+        placed.clip < 0 ? placed.box : common(placed.box, layout_.clips[size_t(placed.clip)]);
+    if (placed.clip >= 0 && (box.w <= 0 || box.h <= 0)) return;
     const Box display{0, 0, layout_.width, layout_.height};
     const bool button = item.button(), decor = !button && !item.container();
     if (decor) judgeBackground(i, box, display);

@@ -153,13 +153,14 @@ void PlaceBench::openWords() {
   pages_->addWidget(words_);
   pages_->setCurrentWidget(words_);
   connect(words_, &Page::done, this, &PlaceBench::closeWords);
-  auto* leave = new QAction(words_);
-  leave->setShortcut(QKeySequence(Qt::Key_Escape));
-  leave->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-  connect(leave, &QAction::triggered, this, &PlaceBench::closeWords);
-  words_->addAction(leave);
+  enableCommands(false);
   refresh();
   words_->setFocus();
+}
+
+// While the canvas is out of sight, its keys must not change what is on it.
+void PlaceBench::enableCommands(bool on) {
+  for (QAction* action : work_.commands().of(this)) action->setEnabled(on);
 }
 
 void PlaceBench::closeWords() {
@@ -167,6 +168,7 @@ void PlaceBench::closeWords() {
   pages_->removeWidget(words_);
   words_->deleteLater();
   words_ = nullptr;
+  enableCommands(true);
   refresh();
   pages_->currentWidget()->setFocus();
 }

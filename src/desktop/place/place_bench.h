@@ -51,6 +51,7 @@ class PlaceBench : public Bench {
   void newScreen();
   void openWords();
   void closeWords();
+  void enableCommands(bool on);
 
   Work& work_;
   Arranging arranging_;

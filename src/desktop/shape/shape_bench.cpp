@@ -129,11 +129,6 @@ void ShapeBench::openPage() {
   pages_->addWidget(page);
   pages_->setCurrentWidget(page);
   connect(page, &Page::done, this, &ShapeBench::closePage);
-  auto* leave = new QAction(page);
-  leave->setShortcut(QKeySequence(Qt::Key_Escape));
-  leave->setShortcutContext(Qt::WidgetWithChildrenShortcut);
-  connect(leave, &QAction::triggered, this, &ShapeBench::closePage);
-  page->addAction(leave);
   page->setFocus();
   refresh();
   Q_EMIT hintChanged();

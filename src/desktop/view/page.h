@@ -1,6 +1,7 @@
 // A page that takes the place of a bench's work area for one job: a title, what it is for, its
 // body, and a way back.
 #pragma once
+#include <QAction>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -30,6 +31,11 @@ class Page : public QWidget {
     auto* back = button(leave);
     back->setToolTip(tr("Esc"));
     connect(back, &QPushButton::clicked, this, &Page::done);
+    auto* escape = new QAction(this);
+    escape->setShortcut(QKeySequence(Qt::Key_Escape));
+    escape->setShortcutContext(Qt::WidgetWithChildrenShortcut);
+    connect(escape, &QAction::triggered, this, &Page::done);
+    addAction(escape);
     head->addWidget(name);
     head->addWidget(about, 1);
     head->addWidget(back);

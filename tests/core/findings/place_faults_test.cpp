@@ -113,6 +113,24 @@ TEST(PlaceFaults, WhatIsHiddenIsNotToldOf) {
   EXPECT_EQ(l.sorts(true), Sorts{});
 }
 
+TEST(PlaceFaults, WhatAContainerCutsOffIsNotOutside) {
+  Lying l;
+  std::vector<std::string> captions(20, "Fern");  // 20 × 64 and gaps: higher than the display
+  must(l.history,
+       addSeries(l.screen, l.history.now().kinds[0]->id, captions, Flow::Column, 900, 100));
+  const ItemId column = l.history.now().screens[0]->items[1]->id;
+  const auto clip = [&](bool on) {
+    must(l.history, changeItems(l.screen, {column}, "clip", {}, [on](Item& item) {
+           item.place.y.size = 400;
+           item.container()->clips = on;
+         }));
+    const auto sorts = l.sorts();
+    return std::count(sorts.begin(), sorts.end(), PlaceFaultSort::Outside);
+  };
+  EXPECT_GT(clip(false), 0);
+  EXPECT_EQ(clip(true), 0);
+}
+
 // Against the plain way: each pair of hit areas is looked at.
 TEST(PlaceFaults, OverlapsAreThoseOfThePlainWay) {
   for (std::uint64_t seed = 1; seed <= 40; ++seed) {
