@@ -43,7 +43,7 @@ PY
   [ -n "$window" ] || { echo "the window did not come"; exit 1; }
   # The button is picked by a click; a first nudge, saved, shows that the window listens.
   for _ in $(seq 40); do
-    xdotool mousemove 311 220 click 1 key Right key ctrl+s
+    xdotool mousemove 328 234 click 1 key Right key ctrl+s
     sleep 0.15
     [ "$(place "$file")" -gt 100 ] && break
   done
