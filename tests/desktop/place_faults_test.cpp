@@ -47,6 +47,9 @@ TEST_F(PlaceFaultsShown, AButtonOutsideIsMarkedOnCanvasAndStripAndSaidOnItsCard)
   work().pickItems({free});
   fill(QStringLiteral("From there, x"), QStringLiteral("1800"));
   settle();
+  work().pickItems({test::buttons(project())[0]});
+  EXPECT_FALSE(window->findChild<PlaceWatch*>()->busy()) << "picking changes nothing";
+  work().pickItems({free});
   EXPECT_GT(marks(canvas()), 20);
   EXPECT_GT(marks(*strip), 20);
   ASSERT_EQ(told().size(), 1);

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/findings/overlaps.h"
 #include "runtime/document/project.h"
 #include "runtime/document/tree.h"
 
@@ -84,26 +85,11 @@ class Judge {
       add(PlaceFaultSort::Unlocked, i);
   }
 
-  // Areas of other forms than boxes are left out: their boxes may overlap where they do not.
   void judgeOverlaps() {
-    std::vector<size_t> order;
-    for (size_t i = 0; i < screen_.items.size(); ++i) {
-      const ButtonData* button = screen_.items[i]->button();
-      const Kind* kind = button && layout_.items[i].shown ? find(project_, button->kind) : nullptr;
-      if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
+    for (const Overlap& overlap : overlapsOf(project_, screen_, layout_)) {
+      const auto [below, above] = std::minmax(overlap.left, overlap.right);
+      if (overlap.by > kSlack) add(PlaceFaultSort::Overlap, above, overlap.by, below);
     }
-    const auto area = [&](size_t i) -> const Box& { return layout_.items[i].visible; };
-    std::sort(order.begin(), order.end(),
-              [&](size_t a, size_t b) { return area(a).x < area(b).x; });
-    for (size_t i = 0; i < order.size(); ++i)
-      for (size_t j = i + 1; j < order.size(); ++j) {
-        const Box &a = area(order[i]), &b = area(order[j]);
-        if (b.x >= a.x + a.w) break;
-        const Box both = common(a, b);
-        if (both.w <= kSlack || both.h <= kSlack) continue;
-        const auto [below, above] = std::minmax(order[i], order[j]);
-        add(PlaceFaultSort::Overlap, above, std::min(both.w, both.h), below);
-      }
   }
 
   const Project& project_;

@@ -1,5 +1,6 @@
 #include "desktop/derive/place_watch.h"
 
+#include "core/edit/history.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
@@ -44,6 +45,8 @@ PlaceWatch::PlaceWatch(QObject* parent)
 PlaceWatch::~PlaceWatch() = default;
 
 void PlaceWatch::look(const Project& project, const ScreenId& screen) {
+  // Asked again whenever something else is picked: nothing has changed then.
+  if (screen == screen_ && !changeBetween(project_, project).any()) return;
   project_ = project;
   screen_ = screen;
   soon_.start();

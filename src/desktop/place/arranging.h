@@ -33,7 +33,7 @@ class Arranging {
 
   // Puts what is picked into a new container; into a free one where it stands.
   void gather(Flow flow);
-  // Takes the picked containers away and leaves what is in them.
+  // Takes the picked container away and leaves what is in it.
   void dissolve();
   void reorder(int by);
   void lock();

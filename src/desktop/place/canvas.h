@@ -28,8 +28,7 @@ class Canvas : public ScreenView {
 
   // The picked items, in layout px.
   void nudge(double dx, double dy);
-  // What lies below what is picked, where the pointer was last, or under the middle of it; round
-  // and round.
+  // What lies below what is picked, at its middle; round and round.
   void pickBelow();
 
  protected:

@@ -3,7 +3,6 @@
 #include <QShortcut>
 #include <QVBoxLayout>
 
-#include "desktop/place/new_items.h"
 #include "desktop/view/text_file.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"

@@ -10,6 +10,7 @@ namespace bristle {
 WordsModel::WordsModel(Work& work, QObject* parent)
     : QAbstractTableModel(parent), work_(work), project_(work.project()) {
   words_ = allWords(project_);
+  count();
 }
 
 void WordsModel::refresh(const QColor& missing) {
@@ -28,6 +29,7 @@ void WordsModel::refresh(const QColor& missing) {
   // Words point into the project's parts, which are shared: they stay where they are.
   words_ = std::move(words);
   project_ = std::move(now);
+  count();
   if (!same) return endResetModel();
   if (!words_.empty())
     Q_EMIT dataChanged(index(0, 0), index(int(words_.size()) - 1, int(languages)));
@@ -38,15 +40,11 @@ bool WordsModel::isMissing(int row, size_t language) const {
   return !hasWords(project_.languages, *words_[size_t(row)].text, project_.languages[language].id);
 }
 
-size_t WordsModel::missing(size_t language) const {
-  size_t out = 0;
-  for (int row = 0; row < int(words_.size()); ++row) out += isMissing(row, language);
-  return out;
-}
-
-ItemId WordsModel::itemOf(int row) const {
-  const std::string& key = words_[size_t(row)].key;
-  return {key.substr(0, key.find('.'))};
+void WordsModel::count() {
+  missing_.assign(project_.languages.size(), 0);
+  for (size_t language = 0; language < missing_.size(); ++language)
+    for (int row = 0; row < int(words_.size()); ++row)
+      missing_[language] += isMissing(row, language);
 }
 
 int WordsModel::rowCount(const QModelIndex& parent) const {
@@ -81,7 +79,7 @@ QVariant WordsModel::headerData(int section, Qt::Orientation orientation, int ro
   if (role != Qt::DisplayRole || orientation != Qt::Horizontal) return {};
   if (section == 0) return tr("Where");
   const Language& language = project_.languages[size_t(section) - 1];
-  const size_t none = missing(size_t(section) - 1);
+  const int none = missing_[size_t(section) - 1];
   const QString name = toQt(language.name.empty() ? language.tag : language.name);
   return none == 0 ? name : tr("%1 · %2 missing").arg(name).arg(none);
 }

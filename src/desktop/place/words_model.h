@@ -18,10 +18,6 @@ class WordsModel : public QAbstractTableModel {
   explicit WordsModel(Work& work, QObject* parent = nullptr);
   // `missing`: the colour of what is not there.
   void refresh(const QColor& missing);
-  // Of that language.
-  size_t missing(size_t language) const;
-  // The button that a row is of.
-  ItemId itemOf(int row) const;
 
   int rowCount(const QModelIndex& parent) const override;
   int columnCount(const QModelIndex& parent) const override;
@@ -32,10 +28,12 @@ class WordsModel : public QAbstractTableModel {
 
  private:
   bool isMissing(int row, size_t language) const;
+  void count();
   Work& work_;
   QColor missingColour_;
   Project project_;  // whose texts the words are of
   std::vector<Words> words_;
+  std::vector<int> missing_;  // by language: how many have no words in it
 };
 
 }  // namespace bristle

@@ -12,7 +12,7 @@
 namespace bristle {
 namespace {
 
-constexpr qint64 kMost = 64 * 1024 * 1024;  // bytes
+constexpr qint64 kMost = 8 * 1024 * 1024;  // bytes: read at once, on the interface thread
 
 QString tr(const char* text) {
   return QCoreApplication::translate("TextFile", text);
@@ -28,7 +28,7 @@ std::optional<QString> textOf(const QString& path, QString* why) {
     return {};
   }
   if (file.size() > kMost) {
-    *why = tr("%1 is larger than 64 MB").arg(name);
+    *why = tr("%1 is larger than 8 MB").arg(name);
     return {};
   }
   const QByteArray bytes = file.readAll();
