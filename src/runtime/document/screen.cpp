@@ -14,8 +14,13 @@ std::string displayName(const Item& item) {
     return button->accessibleName.base.empty() ? "button" : button->accessibleName.base;
   }
   if (const auto* box = item.container()) {
-    constexpr const char* kNames[] = {"row", "column", "grid", "ring"};
-    return kNames[static_cast<size_t>(box->flow)];
+    switch (box->flow) {
+      case Flow::Row: return "row";
+      case Flow::Column: return "column";
+      case Flow::Grid: return "grid";
+      case Flow::Ring: return "ring";
+      case Flow::Free: return "group";
+    }
   }
   return std::holds_alternative<PanelData>(item.what) ? "panel" : "picture";
 }

@@ -67,9 +67,16 @@ TEST(Item, IsCalledByNameCaptionOrWhatItIs) {
   EXPECT_EQ(displayName(item), "Dive");
   item.name = "Entry";
   EXPECT_EQ(displayName(item), "Entry");
-  Item box;
-  box.what = ContainerData{Flow::Row, 0, 0, Across::Start};
-  EXPECT_EQ(displayName(box), "row");
+  const std::pair<Flow, const char*> containers[] = {{Flow::Row, "row"},
+                                                     {Flow::Column, "column"},
+                                                     {Flow::Grid, "grid"},
+                                                     {Flow::Ring, "ring"},
+                                                     {Flow::Free, "group"}};
+  for (const auto& [flow, name] : containers) {
+    Item box;
+    box.what = ContainerData{flow, 0, 0, Across::Start};
+    EXPECT_EQ(displayName(box), name);
+  }
 }
 
 TEST(Dir, OppositeIsItsOwnInverseAndNamesGoBothWays) {
