@@ -31,7 +31,7 @@ void addAreas(const Project& project, const Screen& screen, const Layout& layout
     const Machine* machine = kind ? find(project, kind->machine) : nullptr;
     if (!machine || machine->states.empty() || kind->hitForm == HitForm::Box) continue;
     const LookTable table(*kind, *machine, naming(project), &item.button()->own);
-    const Box& box = layout.items[i].box;
+    const Box box = layout.items[i].own();
     if (HitShapes::hasMask(*kind, {box.w, box.h}))
       addArea(areas, item, box, shapes.maskOf(*kind, table.state(0), {box.w, box.h}));
   }

@@ -25,10 +25,10 @@ QString standInFor(const std::string& family) {
   return font.families().contains(shown, Qt::CaseInsensitive) ? QString() : shown;
 }
 
-Size FontMeasure::measure(const std::string& family, double size, double weight,
-                          const std::string& text) const {
+TextExtent FontMeasure::measure(const std::string& family, double size, double weight,
+                                const std::string& text) const {
   const QFontMetricsF metrics(fontOf(family, size, weight));
-  return {metrics.horizontalAdvance(toQt(text)), metrics.height()};
+  return {{metrics.horizontalAdvance(toQt(text)), metrics.height()}, metrics.capHeight()};
 }
 
 }  // namespace bristle

@@ -15,8 +15,8 @@ QString standInFor(const std::string& family);
 // Needs a QGuiApplication, since fonts do.
 class FontMeasure : public TextMeasure {
  public:
-  Size measure(const std::string& family, double size, double weight,
-               const std::string& text) const override;
+  TextExtent measure(const std::string& family, double size, double weight,
+                     const std::string& text) const override;
 };
 
 }  // namespace bristle

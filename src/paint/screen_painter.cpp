@@ -13,6 +13,27 @@ void paintBackdrop(QPainter& painter, const Screen& screen, const Layout& layout
   if (screen.backdrop.type != FillType::None) painter.fillRect(all, brushOf(screen.backdrop, all));
 }
 
+// Larger by the item's scale, about the corner of its box, for as long as it lives.
+class Scaled {
+ public:
+  Scaled(QPainter& painter, const Placed& item) : painter_(painter), on_(item.scale != 1) {
+    if (!on_) return;
+    painter_.save();
+    painter_.translate(item.box.x, item.box.y);
+    painter_.scale(item.scale, item.scale);
+    painter_.translate(-item.box.x, -item.box.y);
+  }
+  ~Scaled() {
+    if (on_) painter_.restore();
+  }
+  Scaled(const Scaled&) = delete;
+  Scaled& operator=(const Scaled&) = delete;
+
+ private:
+  QPainter& painter_;
+  bool on_;
+};
+
 // What is neither button nor container.
 void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const QRectF& box) {
   if (const auto* panel = std::get_if<PanelData>(&item.what)) {
@@ -95,42 +116,44 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
                  const QRegion& parts) {
   painter.setRenderHint(QPainter::Antialiasing);
   paintBackdrop(painter, screen, layout);
-  const QRectF all = only.isNull() ? QRectF(0, 0, layout.width, layout.height) : only;
+  const QRectF wanted = only.isNull() ? QRectF(0, 0, layout.width, layout.height) : only;
   std::map<std::shared_ptr<const LookTable>, double> reaches;
   const auto isIn = [&](const QRectF& box) {
-    return box.intersects(all) && (parts.isEmpty() || parts.intersects(box.toAlignedRect()));
+    return box.intersects(wanted) && (parts.isEmpty() || parts.intersects(box.toAlignedRect()));
   };
   // What is not seen costs nothing: there may be thousands of it.
   const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,
-                          const QRectF& box) {
+                          const QRectF& box, double scale) {
     if (isIn(box)) return true;
     const auto [at, first] = reaches.try_emplace(table, 0.0);
     if (first) at->second = LookPainter::reach(kind, *table);
-    const double by = at->second;
+    const double by = at->second * scale;
     return isIn(box.adjusted(-by, -by, by, by));
   };
   Clipping clip(painter);
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
     if (!clip.goTo(layout, layout.items[i])) continue;
-    const QRectF box = toQt(layout.items[i].box);
+    const QRectF all = toQt(layout.items[i].box), box = toQt(layout.items[i].own());
     const ButtonData* button = item.button();
     if (!button) {
-      if (isIn(box)) paintDecor(painter, looks, item, box);
+      const Scaled scaled(painter, layout.items[i]);
+      if (isIn(all)) paintDecor(painter, looks, item, box);
       continue;
     }
     const auto table = tables.get(project, button->kind, &button->own);
     if (!table) {
-      looks.pictures().drawMissing(painter, box, "kind missing: " + button->kind.text);
+      looks.pictures().drawMissing(painter, all, "kind missing: " + button->kind.text);
       continue;
     }
     const Kind& kind = *find(project, button->kind);
-    if (!isSeen(kind, table, box)) continue;
+    if (!isSeen(kind, table, all, layout.items[i].scale)) continue;
     const Machine& machine = *find(project, kind.machine);
     StateIndex state = 0;
     if (!startsEnabled(project, *button))
       for (size_t s = 0; s < machine.states.size(); ++s)
         if (machine.states[s].role == Role::Disabled) state = static_cast<StateIndex>(s);
+    const Scaled scaled(painter, layout.items[i]);
     looks.paint(painter, kind, *table, table->state(state), box,
                 wordsIn(project, button->caption, layout.language));
   }
@@ -138,9 +161,9 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
 
 QRectF extentOf(const ScreenRun& screen, size_t button) {
   const ButtonRun& run = screen.buttons[button];
-  const double reach = LookPainter::reach(*run.kind->kind, run.player.table());
-  return toQt(screen.layout.items[size_t(screen.routes.items[button])].box)
-      .adjusted(-reach, -reach, reach, reach);
+  const Placed& item = screen.layout.items[size_t(screen.routes.items[button])];
+  const double reach = LookPainter::reach(*run.kind->kind, run.player.table()) * item.scale;
+  return toQt(item.box).adjusted(-reach, -reach, reach, reach);
 }
 
 namespace {
@@ -153,14 +176,17 @@ void paintRun(QPainter& painter, LookPainter& looks, const Session& session, Scr
   for (size_t i = 0; i < run.screen->items.size(); ++i) {
     const Item& item = *run.screen->items[i];
     if (!clip.goTo(run.layout, run.layout.items[i])) continue;
-    const QRectF box = toQt(run.layout.items[i].box);
+    const Placed& placed = run.layout.items[i];
+    const QRectF box = toQt(placed.own());
     const int index = run.routes.boxOf[i];
     if (index < 0) {
-      if (only.isNull() || only.intersects(box)) paintDecor(painter, looks, item, box);
+      const Scaled scaled(painter, placed);
+      if (only.isNull() || only.intersects(toQt(placed.box))) paintDecor(painter, looks, item, box);
       continue;
     }
     if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
     ButtonRun& button = run.buttons[size_t(index)];
+    const Scaled scaled(painter, placed);
     looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
                      button.player.at(session.now()), box,
                      wordsIn(session.project(), item.button()->caption, run.layout.language),

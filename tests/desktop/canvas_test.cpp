@@ -259,7 +259,7 @@ TEST_F(CanvasTest, LinesUpWithTheSafeAreaAndSpreadsAndEvens) {
   work().pickItems({free});
   runCommand("with the safe area");
   runCommand("left edges");
-  const double safe = project().displays[0].safe / project().displays[0].scale;
+  const double safe = project().displays[0].safe.left / project().displays[0].scale;
   EXPECT_EQ(boxOf(free).x, safe);
   work().pickItems({free, second, third});
   runCommand("even gaps down");

@@ -57,8 +57,9 @@ class Plain {
   // By its pins, in what is `room` long from `from`.
   void pinned(size_t n, bool x, Px from, Px room) {
     const AxisPlace& a = axis(nodes[n], x);
-    const Px s = size(n, x);
-    if (a.pin == Pin::Start) put(n, x, from + a.offset, s);
+    const Px s = a.share > 0 ? bound(a, std::max(1.0, a.share * room)) : size(n, x);
+    if (a.pin == Pin::Fraction) put(n, x, from + room * a.fraction + a.offset - s / 2, s);
+    if (a.pin == Pin::Start || a.pin == Pin::None) put(n, x, from + a.offset, s);
     if (a.pin == Pin::Centre) put(n, x, from + room / 2 + a.offset - s / 2, s);
     if (a.pin == Pin::End) put(n, x, from + room - a.offset - s, s);
     if (a.pin == Pin::Both)
@@ -73,9 +74,10 @@ class Plain {
       Px most = 0;
       for (size_t i : in) {
         const AxisPlace& a = axis(nodes[i], x);
-        const Px beside = a.pin == Pin::Centre ? 2 * std::abs(a.offset)
-                          : a.pin == Pin::Both ? a.offset + a.farOffset
-                                               : a.offset;
+        const Px beside = a.pin == Pin::Fraction ? 0
+                          : a.pin == Pin::Centre ? 2 * std::abs(a.offset)
+                          : a.pin == Pin::Both   ? a.offset + a.farOffset
+                                                 : a.offset;
         most = std::max(most, beside + size(i, x));
       }
       return most + 2 * c->padding;
@@ -277,7 +279,11 @@ class Plain {
         high = std::max(high, base[to]);
       const bool wraps = c.wraps && c.flow == Flow::Row;
       const Px there = wraps ? high : room - 2 * c.padding;
-      for (; i < to; ++i) across(in[i], x, c, at, there, base[i]);
+      // Nothing here has a caption, so that the baseline of each is its lower edge.
+      const bool feet = c.flow == Flow::Row && c.across == Across::Baseline;
+      for (; i < to; ++i)
+        feet ? put(in[i], x, at + high - base[i], base[i])
+             : across(in[i], x, c, at, there, base[i]);
       at += there + c.lineGap;
     }
   }
@@ -301,7 +307,11 @@ std::vector<Box> plainLayout(const Screen& screen, Px width, Px height, bool rig
   const std::vector<Box> before = out;
   for (size_t n = 0; n < out.size(); ++n) {
     const Item& item = *plain.nodes[n].item;
-    if (!item.parent) continue;
+    if (!item.parent) {
+      // On the screen what is pinned is mirrored, and what is not stays where it was drawn.
+      if (item.place.x.pin != Pin::None) out[n].x = width - before[n].x - before[n].w;
+      continue;
+    }
     const size_t holder = at[item.parent.text];
     const Px inside = before[n].x - before[holder].x;
     out[n].x = out[holder].x + before[holder].w - inside - before[n].w;

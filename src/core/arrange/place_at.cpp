@@ -20,10 +20,19 @@ Box asWritten(Box box, const Box& room, bool mirrored) {
   return box;
 }
 
-Place placeIn(Place place, const Box& box, const Box& room, const Box& was) {
-  if (place.x.pin != Pin::Both && std::abs(box.w - was.w) > 1e-9) place.x.size = box.w;
-  if (place.y.pin != Pin::Both && std::abs(box.h - was.h) > 1e-9) place.y.size = box.h;
-  return placeFor(place, box, room);
+Box smaller(const Box& box, double scale) {
+  return {box.x / scale, box.y / scale, box.w / scale, box.h / scale};
+}
+
+// A length that is as it was keeps what it follows from.
+void resize(AxisPlace& axis, Px to, Px was, Px room) {
+  if (axis.pin == Pin::Both || std::abs(to - was) <= 1e-9) return;
+  if (axis.share > 0 && to <= room) {
+    axis.share = to / room;
+  } else {
+    axis.share = 0;
+    axis.size = to;
+  }
 }
 
 }  // namespace
@@ -63,26 +72,41 @@ Box roomOf(const Screen& screen, const Layout& layout, size_t item) {
   const ItemId& parent = screen.items[item]->parent;
   const auto holder = parent ? indexOf(screen, parent) : std::nullopt;
   const ContainerData* container = holder ? screen.items[*holder]->container() : nullptr;
-  if (!container) return {0, 0, layout.width, layout.height};
-  return within(layout.items[*holder].box, container->padding);
+  if (container)
+    return within(layout.items[*holder].box, container->padding * layout.items[*holder].scale);
+  return screen.items[item]->place.safe ? layout.safe : Box{0, 0, layout.width, layout.height};
 }
 
 Place placeAt(const Screen& screen, const Layout& layout, size_t item, const Box& box) {
   const Item& it = *screen.items[item];
-  const Box room = roomOf(screen, layout, item);
-  const bool mirrored = it.parent && layout.rightToLeft;
-  return placeIn(it.place, asWritten(box, room, mirrored), room, layout.items[item].box);
+  const double scale = layout.items[item].scale;
+  const Box room = smaller(roomOf(screen, layout, item), scale);
+  const Box was = smaller(layout.items[item].box, scale);
+  const bool mirrored = layout.rightToLeft && (it.parent || it.place.x.pin != Pin::None);
+  const Box to = asWritten(smaller(box, scale), room, mirrored);
+  Place place = it.place;
+  resize(place.x, to.w, was.w, room.w);
+  resize(place.y, to.h, was.h, room.h);
+  return placeFor(place, to, room, layout.items[item].baseline);
 }
 
 Place placeInside(const Screen& screen, const Layout& layout, const ItemId& holder, Place place,
                   const Box& box) {
   const auto at = holder ? indexOf(screen, holder) : std::nullopt;
-  const Box room = at ? within(layout.items[*at].box, screen.items[*at]->container()->padding)
-                      : Box{0, 0, layout.width, layout.height};
-  if (place.x.pin == Pin::Both) place.x.size = box.w;
-  if (place.y.pin == Pin::Both) place.y.size = box.h;
-  place.x.pin = place.y.pin = Pin::Start;
-  return placeFor(place, asWritten(box, room, at && layout.rightToLeft), room);
+  const double scale = at ? layout.items[*at].scale : layout.scale;
+  const Box room =
+      smaller(at ? within(layout.items[*at].box, screen.items[*at]->container()->padding * scale)
+                 : Box{0, 0, layout.width, layout.height},
+              scale);
+  const Box to = asWritten(smaller(box, scale), room, at && layout.rightToLeft);
+  for (const auto& [axis, size] : {std::pair(&place.x, to.w), std::pair(&place.y, to.h)}) {
+    if (axis->pin == Pin::Both || axis->share > 0) axis->size = size;
+    axis->share = 0;
+    axis->pin = Pin::None;
+  }
+  place.safe = false;
+  place.scaling.reset();
+  return placeFor(place, to, room, {});
 }
 
 std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const Layout& layout,

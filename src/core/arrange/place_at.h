@@ -24,8 +24,8 @@ Box roomOf(const Screen& screen, const Layout& layout, size_t item);
 // The place of a loose item that puts it at `box`, pinned as it is; where the box's size differs
 // from what it has, that size becomes its own. In layout px.
 Place placeAt(const Screen& screen, const Layout& layout, size_t item, const Box& box);
-// The same for one that shall be in another free container, or on the screen (empty), pinned to the
-// near edges there. One that was stretched keeps its size.
+// The same for one that shall be in another free container, or on the screen (empty), where
+// it is no longer pinned to anything. One that was stretched keeps its size.
 Place placeInside(const Screen& screen, const Layout& layout, const ItemId& holder, Place place,
                   const Box& box);
 // Places that keep all where they are when the container becomes a free one.

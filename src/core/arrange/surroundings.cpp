@@ -20,9 +20,8 @@ SnapField surroundingsOf(const Project& project, const Screen& screen, const Lay
     if (!goes[i] && !holds[i] && layout.items[i].shown)
       out.neighbours.push_back(layout.items[i].box);
   out.holders.push_back({0, 0, layout.width, layout.height});
-  if (const Display* display = find(project, layout.display); display && display->safe > 0) {
-    const Px safe = display->safe / display->scale;
-    out.holders.push_back({safe, safe, layout.width - 2 * safe, layout.height - 2 * safe});
+  if (const Display* display = find(project, layout.display); display && !display->safe.none()) {
+    out.holders.push_back(layout.safe);
   }
   if (!moved.empty() && nesting[moved[0]].parent >= 0)
     out.holders.push_back(roomOf(screen, layout, moved[0]));

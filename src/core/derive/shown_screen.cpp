@@ -4,6 +4,7 @@
 #include <unordered_set>
 
 #include "runtime/layout/layout.h"
+#include "runtime/layout/scaling.h"
 
 namespace bristle {
 namespace {
@@ -55,6 +56,9 @@ bool sameStates(const ShownScreen& a, const ShownScreen& b) {
 
 // All but the screen's own part.
 bool sameAround(const ShownScreen& a, const ShownScreen& b) {
+  const Screen *one = a.find(), *other = b.find();
+  // A screen that grows with the display does so from the one it was drawn on.
+  if (!one || !other || drawnOn(a.project, *one) != drawnOn(b.project, *other)) return false;
   return a.screen == b.screen && a.showing.display == b.showing.display &&
          a.showing.language == b.showing.language && a.project.languages == b.project.languages &&
          a.project.named.same(b.project.named) &&
@@ -62,7 +66,7 @@ bool sameAround(const ShownScreen& a, const ShownScreen& b) {
 }
 
 bool sameBox(const Placed& a, const Placed& b) {
-  return a.box == b.box && a.clip == b.clip && a.shown == b.shown;
+  return a.box == b.box && a.clip == b.clip && a.shown == b.shown && a.scale == b.scale;
 }
 
 }  // namespace
@@ -82,7 +86,8 @@ std::optional<std::vector<size_t>> changedItems(const ShownScreen& a, const Layo
   if (!one || !other || !sameAround(a, b) || !sameStates(a, b)) return {};
   const Screen &old = **one, &now = **other;
   if (!(old.backdrop == now.backdrop) || old.dimBelow != now.dimBelow ||
-      old.items.size() != now.items.size() || before.clips != after.clips)
+      before.scale != after.scale || old.items.size() != now.items.size() ||
+      before.clips != after.clips)
     return {};
   std::vector<size_t> out;
   for (size_t i = 0; i < now.items.size(); ++i) {

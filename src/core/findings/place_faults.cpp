@@ -8,6 +8,7 @@
 #include "core/findings/overlaps.h"
 #include "runtime/document/project.h"
 #include "runtime/document/tree.h"
+#include "runtime/layout/scaling.h"
 
 namespace bristle {
 namespace {
@@ -24,7 +25,11 @@ Px beyond(const Box& in, const Box& out) {
 class Judge {
  public:
   Judge(const Project& project, const Screen& screen, const Layout& layout)
-      : project_(project), screen_(screen), layout_(layout), nesting_(nestingOf(screen)) {}
+      : project_(project),
+        screen_(screen),
+        layout_(layout),
+        nesting_(nestingOf(screen)),
+        shown_(find(project, layout.display)) {}
 
   std::vector<PlaceFault> run(const std::function<bool(size_t)>& isCut) {
     for (size_t i = 0; i < screen_.items.size(); ++i) {
@@ -49,7 +54,7 @@ class Judge {
     if (!container || container->flow == Flow::Free) return;  // free ones are frames, not measures
     Px most = 0;
     Box room = layout_.items[i].box;
-    const Px padding = container->padding;
+    const Px padding = container->padding * layout_.items[i].scale;
     room = {room.x + padding, room.y + padding, room.w - 2 * padding, room.h - 2 * padding};
     for (size_t c = i + 1; c < nesting_[i].end; c = nesting_[c].end)
       if (layout_.items[c].shown) most = std::max(most, beyond(layout_.items[c].box, room));
@@ -73,10 +78,34 @@ class Judge {
     const Px by = beyond(box, display);
     if (seen.w <= 0 || seen.h <= 0) return add(PlaceFaultSort::Outside, i);
     if (by > kSlack) return add(PlaceFaultSort::Beyond, i, by);
-    const Display* shown = find(project_, layout_.display);
-    const Px safe = shown ? shown->safe / shown->scale : 0;
-    const Px out = beyond(box, {safe, safe, layout_.width - 2 * safe, layout_.height - 2 * safe});
-    if (button && safe > 0 && out > kSlack) add(PlaceFaultSort::Unsafe, i, out);
+    if (!shown_) return;
+    if (button && !shown_->safe.none())
+      if (const Px out = beyond(box, layout_.safe); out > kSlack)
+        add(PlaceFaultSort::Unsafe, i, out);
+    if (button)
+      if (const Px in = blocked(box); in > kSlack) add(PlaceFaultSort::Blocked, i, in);
+    if (nesting_[i].parent < 0) judgePins(i);
+  }
+
+  // How far a box reaches into what the display blocks, and out of its round corners.
+  Px blocked(const Box& box) const {
+    const double scale = shown_->scale;
+    Px most = 0;
+    for (const Box& area : shown_->blocked) {
+      const Box in = common(box, {area.x / scale, area.y / scale, area.w / scale, area.h / scale});
+      most = std::max(most, std::min(in.w, in.h));
+    }
+    const Px round = shown_->corner / scale;
+    // From the centre of the nearest corner's round to the box's corner there.
+    const Px dx = std::max(round - box.x, box.x + box.w - (layout_.width - round));
+    const Px dy = std::max(round - box.y, box.y + box.h - (layout_.height - round));
+    if (dx > 0 && dy > 0) most = std::max(most, std::hypot(dx, dy) - round);
+    return most;
+  }
+
+  void judgePins(size_t i) {
+    if (unpinned(project_, screen_, screen_.items[i]->place, *shown_).any())
+      add(PlaceFaultSort::Unpinned, i);
   }
 
   void judgeBackground(size_t i, const Box& box, const Box& display) {
@@ -96,6 +125,7 @@ class Judge {
   const Screen& screen_;
   const Layout& layout_;
   std::vector<Nesting> nesting_;
+  const Display* shown_;  // null where the layout's display is not one of the project's
   std::vector<PlaceFault> out_;
 };
 
@@ -123,6 +153,10 @@ std::string inWords(const PlaceFault& fault, const Screen& screen) {
     case PlaceFaultSort::Overlap:
       return fmt::format("its hit area lies {:g} px over that of “{}”", by,
                          displayName(*screen.items[fault.other]));
+    case PlaceFaultSort::Blocked:
+      return fmt::format("reaches {:g} px into what the display blocks", by);
+    case PlaceFaultSort::Unpinned:
+      return "stays where it was drawn, though this display has another shape: it is not pinned";
     case PlaceFaultSort::Unlocked:
       return "covers the display and is not locked: it is picked by mistake";
   }

@@ -17,6 +17,8 @@ enum class PlaceFaultSort : std::uint8_t {
   Beyond,      // it reaches beyond the display
   Unsafe,      // a button that reaches out of the safe area
   Overlap,     // its hit area lies over that of another
+  Blocked,     // a button that reaches where the display shows and feels nothing
+  Unpinned,    // it stays where it was drawn, though the display has another shape
   Unlocked,    // it covers the whole display, and is picked by mistake
 };
 

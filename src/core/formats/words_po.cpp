@@ -9,7 +9,7 @@
 namespace bristle {
 namespace {
 
-std::string quoted(std::string_view text) {
+std::string inQuotes(std::string_view text) {
   std::string out = "\"";
   for (const char c : text) {
     switch (c) {
@@ -134,15 +134,15 @@ std::string writePo(const Project& project, const LanguageId& language) {
        {"Project-Id-Version: " + project.name, "Language: " + to.tag,
         std::string("MIME-Version: 1.0"), std::string("Content-Type: text/plain; charset=UTF-8"),
         std::string("Content-Transfer-Encoding: 8bit")})
-    out += quoted(head + "\n") + "\n";
+    out += inQuotes(head + "\n") + "\n";
   for (const Words& words : allWords(project)) {
     const bool written = hasWords(project.languages, *words.text, language);
     std::string where = words.where;
     for (char& c : where)
       if (c == '\n' || c == '\r') c = ' ';
-    out += fmt::format("\n#. {}\nmsgctxt {}\nmsgid {}\nmsgstr {}\n", where, quoted(words.key),
-                       quoted(words.text->base),
-                       quoted(written ? wordsIn(project.languages, *words.text, language) : ""));
+    out += fmt::format("\n#. {}\nmsgctxt {}\nmsgid {}\nmsgstr {}\n", where, inQuotes(words.key),
+                       inQuotes(words.text->base),
+                       inQuotes(written ? wordsIn(project.languages, *words.text, language) : ""));
   }
   return out;
 }

@@ -83,7 +83,7 @@ char betweenIn(std::string_view text) {
   return ',';
 }
 
-std::string quoted(const std::string& cell) {
+std::string inQuotes(const std::string& cell) {
   if (cell.find_first_of("\",\r\n;\t") == std::string::npos) return cell;
   std::string out = "\"";
   for (const char c : cell) {
@@ -125,7 +125,7 @@ Result<Table> parseTable(std::string_view text) {
 std::string writeTable(const std::vector<std::vector<std::string>>& rows) {
   std::string out;
   for (const auto& row : rows) {
-    for (size_t i = 0; i < row.size(); ++i) out += (i ? "," : "") + quoted(row[i]);
+    for (size_t i = 0; i < row.size(); ++i) out += (i ? "," : "") + inQuotes(row[i]);
     out += "\r\n";
   }
   return out;

@@ -22,7 +22,7 @@ struct PlaceWatch::Kit {
       const Kind* kind = find(project, button.kind);
       const auto table = tables.get(project, button.kind, &button.own);
       return kind && table &&
-             looks.cutsCaption(*kind, *table, toQt(layout.items[i].box),
+             looks.cutsCaption(*kind, *table, toQt(layout.items[i].own()),
                                wordsIn(project, button.caption, layout.language));
     };
     std::vector<Fault> out;

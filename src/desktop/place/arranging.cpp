@@ -61,8 +61,7 @@ void Arranging::lineUp(Alignment how) {
   if (to_ == LineUpTo::First) to = all.boxes.front();
   if (to_ == LineUpTo::Holder) to = roomOf(*work_.screen(), layout, all.items.front());
   if (to_ == LineUpTo::Safe) {
-    const Px safe = work_.display()->safe / work_.display()->scale;
-    to = {safe, safe, layout.width - 2 * safe, layout.height - 2 * safe};
+    to = layout.safe;
   }
   place(all, aligned(all.boxes, how, to), "line up");
 }
@@ -111,8 +110,8 @@ void Arranging::even(bool widths, bool heights) {
     Place to = screen.items[*i]->place;
     if (isLoose(screen, *screen.items[*i]))
       to = placeAt(screen, layout, *i, evened({&layout.items[*i].box, 1}, widths, heights, as)[0]);
-    if (widths && to.x.pin != Pin::Both) to.x.size = as.w;
-    if (heights && to.y.pin != Pin::Both) to.y.size = as.h;
+    if (widths && to.x.pin != Pin::Both) to.x.size = as.w / layout.items[*i].scale;
+    if (heights && to.y.pin != Pin::Both) to.y.size = as.h / layout.items[*i].scale;
     places.emplace_back(id, to);
   }
   work_.perform(placeItems(screen.id, std::move(places), "make alike", {}));
@@ -136,6 +135,9 @@ void Arranging::gather(Flow flow) {
                           ? tr("Pick what is to be grouped, and is in no row or column")
                           : tr("Pick two or more things that are in no row or column yet"),
                       true);
+  // In px of the new container, which grows as its screen does.
+  const double scale = work_.layout().scale;
+  for (Box& box : boxes) box = {box.x / scale, box.y / scale, box.w / scale, box.h / scale};
   const Box around = boundsOf(boxes);
   NewContainer container{.flow = flow, .x = around.x, .y = around.y};
   Places places;
@@ -143,14 +145,18 @@ void Arranging::gather(Flow flow) {
     container.w = around.w;
     container.h = around.h;
     for (size_t i = 0; i < items.size(); ++i) {
-      Place place = screen->items[items[i]]->place;
-      place.x.pin = place.y.pin = Pin::Start;
+      const Place& old = screen->items[items[i]]->place;
       const Box& box = boxes[i];
-      place.x.offset =
-          work_.layout().rightToLeft ? around.x + around.w - box.x - box.w : box.x - around.x;
-      place.y.offset = box.y - around.y;
-      if (screen->items[items[i]]->place.x.pin == Pin::Both) place.x.size = box.w;
-      if (screen->items[items[i]]->place.y.pin == Pin::Both) place.y.size = box.h;
+      Place place;
+      place.x = {.offset = work_.layout().rightToLeft ? around.x + around.w - box.x - box.w
+                                                      : box.x - around.x,
+                 .size = old.x.pin == Pin::Both || old.x.share > 0 ? box.w : old.x.size,
+                 .least = old.x.least,
+                 .most = old.x.most};
+      place.y = {.offset = box.y - around.y,
+                 .size = old.y.pin == Pin::Both || old.y.share > 0 ? box.h : old.y.size,
+                 .least = old.y.least,
+                 .most = old.y.most};
       places.emplace_back(loose[i], place);
     }
   }

@@ -11,6 +11,7 @@
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "paint/display_edges.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {
@@ -54,10 +55,10 @@ void Canvas::paintAids(QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
   }
   const Display& display = *work().display();
-  const double safe = display.safe / display.scale;
-  if (safe > 0) {
+  paintBlocked(p, display, toWidget(Box{0, 0, layout.width, layout.height}));
+  if (!display.safe.none()) {
     p.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));
-    p.drawRect(toWidget(Box{safe, safe, layout.width - 2 * safe, layout.height - 2 * safe}));
+    p.drawRect(toWidget(layout.safe));
   }
   if (!aids_.guides) return;
   for (const Guide& guide : screen.guides) {

@@ -73,12 +73,10 @@ void ContainerForm::buildOrder() {
                       change("share room otherwise",
                              [index](ContainerData& c) { c.along = static_cast<Along>(index); });
                     });
-  across_ = form_->choice(
-      tr("Alignment across"),
-      {tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")}, [this](int index) {
-        change("change order across",
-               [index](ContainerData& c) { c.across = static_cast<Across>(index); });
-      });
+  across_ = form_->choice(tr("Alignment across"), {}, [this](int index) {
+    change("change order across",
+           [index](ContainerData& c) { c.across = static_cast<Across>(index); });
+  });
   equal_ = form_->check(tr("All as long as the longest"), [this](bool on) {
     change(on ? "make equally long" : "let lengths differ",
            [on](ContainerData& c) { c.equal = on; });
@@ -121,7 +119,9 @@ void ContainerForm::buildRing() {
 
 void ContainerForm::show(const ContainerData& c) {
   refill(flow_, static_cast<int>(c.flow));
-  refill(across_, static_cast<int>(c.across));
+  QStringList across{tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")};
+  if (c.flow == Flow::Row || c.across == Across::Baseline) across << tr("on the baseline");
+  refill(across_, across, static_cast<int>(c.across));
   refill(along_, static_cast<int>(c.along));
   refill(cells_, static_cast<int>(c.cells));
   const std::pair<QLineEdit*, double> numbers[] = {

@@ -12,6 +12,7 @@
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "paint/display_edges.h"
 
 namespace bristle {
 namespace {
@@ -70,6 +71,7 @@ void DisplayStrip::paintSlot(QPainter& p, const Slot& slot, bool on) const {
                      slot.picture.size(),
                      devicePixelRatioF(),
                      t.work}));
+  paintBlocked(p, *slot.display, slot.picture);
   p.setPen(QPen(on ? t.accent : t.line, on ? 2 : 1));
   p.setBrush(Qt::NoBrush);
   p.drawRect(slot.picture.adjusted(-2, -2, 2, 2));

@@ -22,8 +22,12 @@ void paintHitAreas(QPainter& p, const ScreenView& view, Work& work) {
     if (!kind) continue;
     const auto table = work.tables().get(work.project(), kind->id, &button->own);
     if (!table) continue;
+    const Placed& placed = layout.items[i];
+    const QTransform larger = QTransform::fromTranslate(placed.box.x, placed.box.y)
+                                  .scale(placed.scale, placed.scale)
+                                  .translate(-placed.box.x, -placed.box.y);
     QPainterPath area =
-        hitOutline(*kind, table->state(0), toQt(layout.items[i].box), work.looks().pictures());
+        larger.map(hitOutline(*kind, table->state(0), toQt(placed.own()), work.looks().pictures()));
     const QRectF extent = area.boundingRect();
     const bool small = isTooSmallToHit({extent.width(), extent.height()}, work.project().settings);
     areas.push_back({std::move(area), small});

@@ -7,11 +7,11 @@
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/change_kind.h"
 #include "desktop/place/container_form.h"
+#include "desktop/place/pin_form.h"
 #include "desktop/place/size_form.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
-#include "runtime/layout/pins.h"
 
 namespace bristle {
 
@@ -46,10 +46,6 @@ ItemForm::ItemForm(Work& work, const PlaceWatch& watch) : work_(work), watch_(wa
 bool ItemForm::change(const char* name, std::function<void(Item&)> apply) {
   return work_.screen() && work_.perform(changeItems(work_.screen()->id, work_.picked().items, name,
                                                      {}, std::move(apply)));
-}
-
-bool ItemForm::changePlace(const char* name, std::function<void(AxisPlace&, AxisPlace&)> apply) {
-  return change(name, [apply = std::move(apply)](Item& i) { apply(i.place.x, i.place.y); });
 }
 
 // A field for one of a button's texts, in the language that is shown.
@@ -149,20 +145,7 @@ void ItemForm::buildPlace(Form& form) {
   holder_ = form.button(tr("Pick what holds it"), [this] {
     if (work_.item() && work_.item()->parent) work_.pickItems({work_.item()->parent});
   });
-  const QStringList across{tr("left edge"), tr("centre"), tr("right edge"), tr("both edges")};
-  const QStringList down{tr("top edge"), tr("centre"), tr("bottom edge"), tr("both edges")};
-  pinX_ =
-      form.choice(tr("Pinned to, x"), across, [this](int i) { setPin(true, static_cast<Pin>(i)); });
-  pinY_ =
-      form.choice(tr("Pinned to, y"), down, [this](int i) { setPin(false, static_cast<Pin>(i)); });
-  const auto offset = [this](bool horizontal) {
-    return [this, horizontal](double v) {
-      return changePlace("move",
-                         [=](AxisPlace& x, AxisPlace& y) { (horizontal ? x : y).offset = v; });
-    };
-  };
-  x_ = form.number(tr("From there, x"), -1e6, 1e6, offset(true), QStringLiteral("px"));
-  y_ = form.number(tr("From there, y"), -1e6, 1e6, offset(false), QStringLiteral("px"));
+  form.wide(pins_ = new PinForm(work_));
   form.wide(sizes_ = new SizeForm(work_));
   locked_ = form.check(tr("Locked: not picked by mistake"), [this](bool on) {
     change(on ? "lock" : "unlock", [on](Item& i) { i.locked = on; });
@@ -170,22 +153,6 @@ void ItemForm::buildPlace(Form& form) {
   hidden_ = form.check(tr("Hidden"), [this](bool on) {
     change(on ? "hide" : "show", [on](Item& i) { i.hidden = on; });
   });
-}
-
-// Pinning elsewhere does not move anything now: the distance is measured anew.
-bool ItemForm::setPin(bool horizontal, Pin pin) {
-  const Screen* screen = work_.screen();
-  if (!screen) return false;
-  const Layout& layout = work_.layout();
-  std::vector<std::pair<ItemId, Place>> places;
-  for (size_t i = 0; i < screen->items.size(); ++i) {
-    const Item& item = *screen->items[i];
-    if (!work_.isPicked(item.id)) continue;
-    Screen pinned = *screen;
-    axisOf(pinned.items[i].edit().place, horizontal).pin = pin;
-    places.emplace_back(item.id, placeAt(pinned, layout, i, layout.items[i].box));
-  }
-  return work_.perform(placeItems(screen->id, std::move(places), "pin to an edge", {}));
 }
 
 void ItemForm::editCaption() {
@@ -228,19 +195,14 @@ void ItemForm::refreshButton(const ButtonData& button) {
 
 void ItemForm::refreshPlace() {
   const Item& item = *work_.item();
-  refill(pinX_, static_cast<int>(item.place.x.pin));
-  refill(pinY_, static_cast<int>(item.place.y.pin));
-  refill(x_, QString::number(item.place.x.offset));
-  refill(y_, QString::number(item.place.y.offset));
   sizes_->refresh();
   refill(locked_, item.locked);
   refill(hidden_, item.hidden);
   // In a container that keeps an order the container decides where it is.
   const bool free = isLoose(*work_.screen(), item);
   holder_->setVisible(!item.parent.text.empty());
-  for (QWidget* field : {static_cast<QWidget*>(pinX_), static_cast<QWidget*>(pinY_),
-                         static_cast<QWidget*>(x_), static_cast<QWidget*>(y_)})
-    placeForm_->setRowVisible(field, free);
+  pins_->setVisible(free);
+  if (free) pins_->refresh();
 }
 
 // What is wrong with the picked item where it is shown.

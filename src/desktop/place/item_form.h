@@ -6,6 +6,7 @@
 namespace bristle {
 
 class ContainerForm;
+class PinForm;
 class PlaceWatch;
 class SizeForm;
 class Work;
@@ -29,8 +30,6 @@ class ItemForm : public QWidget {
   void showFaults();
   // One change on all picked items.
   bool change(const char* name, std::function<void(Item&)> apply);
-  bool changePlace(const char* name, std::function<void(AxisPlace& x, AxisPlace& y)> apply);
-  bool setPin(bool horizontal, Pin pin);
 
   Work& work_;
   const PlaceWatch& watch_;
@@ -38,9 +37,10 @@ class ItemForm : public QWidget {
   QPushButton* lock_;
   Form *buttonForm_, *decorForm_, *placeForm_;
   ContainerForm* containerForm_;
+  PinForm* pins_;
   SizeForm* sizes_;
-  QLineEdit *caption_, *accessible_, *description_, *x_, *y_, *fill_, *radius_, *file_, *message_;
-  QComboBox *kind_, *do_, *target_, *pinX_, *pinY_;
+  QLineEdit *caption_, *accessible_, *description_, *fill_, *radius_, *file_, *message_;
+  QComboBox *kind_, *do_, *target_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;
 };

@@ -8,6 +8,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
 #include "desktop/place/canvas_form.h"
+#include "desktop/place/display_form.h"
 #include "desktop/place/display_strip.h"
 #include "desktop/place/item_form.h"
 #include "desktop/place/language_form.h"
@@ -94,6 +95,7 @@ void PlaceBench::buildCard() {
   inner->addWidget(series_);
   inner->addWidget(new ScreenForm(work_));
   inner->addWidget(new CanvasForm(work_));
+  inner->addWidget(new DisplayForm(work_));
   auto* languages = new LanguageForm(work_);
   connect(languages, &LanguageForm::wantsWords, this, &PlaceBench::openWords);
   inner->addWidget(languages);

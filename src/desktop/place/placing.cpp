@@ -31,8 +31,10 @@ Size sizeOf(Work& work, const KindId& kind) {
 std::vector<Place> inARow(Work& work, const std::vector<KindId>& kinds, const ItemId& holder,
                           QPointF from) {
   std::vector<Place> out;
+  const auto at = holder ? indexOf(*work.screen(), holder) : std::nullopt;
+  const double scale = at ? work.layout().items[*at].scale : work.layout().scale;
   for (const KindId& kind : kinds) {
-    const Size size = sizeOf(work, kind);
+    const Size written = sizeOf(work, kind), size{written.w * scale, written.h * scale};
     out.push_back(placeInside(*work.screen(), work.layout(), holder, {},
                               {std::round(from.x()), std::round(from.y()), size.w, size.h}));
     from.rx() += size.w + kGap;
@@ -120,8 +122,8 @@ void placePictures(Work& work, const QStringList& paths, const QPointF& at) {
     Item item;
     item.name = fromQt(QFileInfo(path).completeBaseName());
     item.place = placeInside(*work.screen(), work.layout(), {}, {}, box);
-    item.place.x.size = box.w;
-    item.place.y.size = box.h;
+    item.place.x.size = box.w / work.layout().scale;
+    item.place.y.size = box.h / work.layout().scale;
     item.what = PictureData{fromQt(*file)};
     performAndPickNew(work, addItem(work.screen()->id, "add picture", std::move(item)));
     from.rx() += size.width() + kGap;

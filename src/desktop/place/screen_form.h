@@ -16,6 +16,7 @@ class ScreenForm : public Form {
   bool setBackdrop(const QString& text);
   Work& work_;
   QLineEdit *name_, *backdrop_, *dim_;
+  QComboBox *scaling_, *drawnOn_;
   QCheckBox *first_, *pass_;
 };
 

@@ -2,6 +2,7 @@
 
 #include <QRegularExpression>
 
+#include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/view/typed_number.h"
 #include "desktop/work/work.h"
@@ -41,7 +42,7 @@ SizeForm::Axis SizeForm::build(bool horizontal) {
   out.size = form_->text(horizontal ? tr("Width") : tr("Height"),
                          [=, this](const QString& typed) { return setSize(horizontal, typed); });
   out.size->setProperty("unit", QStringLiteral("px"));
-  out.size->setToolTip(tr("px; empty: as what the field says then"));
+  out.size->setToolTip(tr("px, or % of what it is pinned in; empty: as what the field says then"));
   out.bounds =
       form_->text(horizontal ? tr("Width within") : tr("Height within"),
                   [=, this](const QString& typed) { return setBounds(horizontal, typed); });
@@ -69,12 +70,30 @@ bool SizeForm::change(const char* name, std::function<void(Item&)> apply) {
 }
 
 bool SizeForm::setSize(bool horizontal, const QString& typed) {
+  const bool part = typed.trimmed().endsWith(QLatin1Char('%'));
+  if (part) return setShare(horizontal, typed);
   const auto size = typed.trimmed().isEmpty() ? 0 : typedNumber(typed, QStringLiteral("px"));
   if (!size || *size < 0 || *size > kMost) {
     work_.tell(tr("expected px from 0 to %1, or nothing").arg(kMost), true);
     return false;
   }
-  return change("resize", [=](Item& i) { axisOf(i.place, horizontal).size = *size; });
+  return change("resize", [=](Item& i) {
+    axisOf(i.place, horizontal).size = *size;
+    axisOf(i.place, horizontal).share = 0;
+  });
+}
+
+bool SizeForm::setShare(bool horizontal, const QString& typed) {
+  const Screen* screen = work_.screen();
+  if (!screen || !work_.item()) return false;
+  const auto share = typedNumber(typed, QStringLiteral("%"));
+  if (!isLoose(*screen, *work_.item()) || !share || *share <= 0 || *share > 100) {
+    work_.tell(tr("expected more than 0 to 100 % of what it is pinned in; in a row, column or grid "
+                  "px or a share"),
+               true);
+    return false;
+  }
+  return change("resize", [=](Item& i) { axisOf(i.place, horizontal).share = *share / 100; });
 }
 
 bool SizeForm::setBounds(bool horizontal, const QString& typed) {
@@ -110,16 +129,27 @@ void SizeForm::refresh(const Axis& fields, bool horizontal) {
   const Item& item = *work_.item();
   const Screen& screen = *work_.screen();
   const AxisPlace& axis = axisOf(item.place, horizontal);
-  const Box& box = work_.layout().items[*indexOf(screen, item.id)].box;
+  const Placed& placed = work_.layout().items[*indexOf(screen, item.id)];
+  const Box box = placed.own();
   const QString now = px(horizontal ? box.w : box.h);
-  const QString follows[] = {tr("between its pins, %1"), tr("its share, %1"),
-                             tr("stretched, %1"),        QString(),
-                             tr("as its kind, %1"),      tr("as its caption, %1"),
-                             tr("as what is in it, %1"), tr("as a new one, %1")};
+  const QString follows[] = {tr("between its pins, %1"),
+                             tr("its share, %1"),
+                             tr("stretched, %1"),
+                             QString(),
+                             QString(),
+                             tr("as its kind, %1"),
+                             tr("as its caption, %1"),
+                             tr("as what is in it, %1"),
+                             tr("as a new one, %1")};
   const SizeFrom from = sizeFrom(work_.project(), screen, item, horizontal);
-  refill(fields.size, from == SizeFrom::Own ? px(axis.size) : QString());
-  fields.size->setPlaceholderText(from == SizeFrom::Own ? QString()
-                                                        : follows[size_t(from)].arg(now));
+  // With its own unit, which the field would else add.
+  fields.size->setProperty("unit",
+                           from == SizeFrom::Share ? QStringLiteral("%") : QStringLiteral("px"));
+  refill(fields.size, from == SizeFrom::Own     ? px(axis.size)
+                      : from == SizeFrom::Share ? px(axis.share * 100)
+                                                : QString());
+  const bool own = from == SizeFrom::Own || from == SizeFrom::Share;
+  fields.size->setPlaceholderText(own ? QString() : follows[size_t(from)].arg(now));
   refill(fields.bounds, inWords(axis));
   refill(fields.rest, QString::number(axis.rest));
   refill(fields.cells, QString::number(horizontal ? item.columns : item.rows));

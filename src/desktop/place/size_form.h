@@ -24,6 +24,7 @@ class SizeForm : public QWidget {
   // One change on all picked items.
   bool change(const char* name, std::function<void(Item&)> apply);
   bool setSize(bool horizontal, const QString& typed);
+  bool setShare(bool horizontal, const QString& typed);
   bool setBounds(bool horizontal, const QString& typed);
   Work& work_;
   Form* form_;

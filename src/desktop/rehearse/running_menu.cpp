@@ -9,6 +9,7 @@
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
+#include "paint/display_edges.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -128,6 +129,7 @@ void RunningMenu::paintEvent(QPaintEvent* event) {
     const QRectF asked = QRectF(event->rect()).adjusted(-2, -2, 2, 2);
     paintSession(p, work_.looks(), *session,
                  QRectF(toScreen(asked.topLeft()), asked.size() / zoom()));
+    paintBlocked(p, *d, QRectF(0, 0, d->layoutWidth(), d->layoutHeight()));
     p.restore();
     if (session->ended()) {
       p.fillRect(rect(), QColor(0, 0, 0, 120));

@@ -63,14 +63,19 @@ void TileView::drawScreen() {
   shown_ = now;
   without_ = item->id;
   Layout layout = *work_.derived().layout(now);
+  // Tiles show the button as large as it is written, whatever the screen makes of it there.
+  double scale = 1;
   if (const auto at = indexOf(*on, item->id)) {
-    box_ = toQt(layout.items[*at].box);
+    const Placed& placed = layout.items[*at];
+    scale = placed.scale;
+    box_ = {placed.box.x / scale, placed.box.y / scale, placed.own().w, placed.own().h};
     layout.items[*at].shown = false;
   }
-  screen_ =
-      QImage(QSizeF(layout.width, layout.height).toSize(), QImage::Format_ARGB32_Premultiplied);
+  screen_ = QImage((QSizeF(layout.width, layout.height) / scale).toSize(),
+                   QImage::Format_ARGB32_Premultiplied);
   screen_.fill(Qt::black);
   QPainter painter(&screen_);
+  painter.scale(1 / scale, 1 / scale);
   const bool tinted = work_.looks().signalsOn();
   work_.looks().setSignals(false);
   paintScreen(painter, work_.looks(), work_.tables(), work_.project(), *on, layout);

@@ -45,6 +45,7 @@ QRectF ScreenView::extent(const ShownScreen& shown, size_t item, const Layout& l
     const auto table = work_.tables().get(shown.project, button->kind, &button->own);
     if (kind && table) reach += LookPainter::reach(*kind, *table);
   }
+  reach *= layout.items[item].scale;
   return toQt(layout.items[item].box).adjusted(-reach, -reach, reach, reach);
 }
 

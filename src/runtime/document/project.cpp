@@ -37,7 +37,8 @@ bool equalScreens(const Screen& a, const Screen& b) {
   return a.id == b.id && a.name == b.name && a.backdrop == b.backdrop && a.dimBelow == b.dimBelow &&
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
-         a.goes == b.goes && a.waitUntilShown == b.waitUntilShown && a.extra == b.extra &&
+         a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
+         a.waitUntilShown == b.waitUntilShown && a.extra == b.extra &&
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "runtime/document/basics.h"
+#include "runtime/document/box.h"
 #include "runtime/document/kind.h"
 #include "runtime/document/machine.h"
 #include "runtime/document/named.h"
@@ -20,11 +21,19 @@ struct Display {
   std::string name;
   Px width = 1920, height = 1080;
   double scale = 1;  // 0.1–8
-  Px safe = 0;       // no button should come nearer to the edges
-  Extras extra;
+  Insets safe = {};  // no button should come nearer to the edges
+  // What cannot be seen or touched: a notch, a camera; and the round of its corners.
+  std::vector<Box> blocked = {};
+  Px corner = 0;
+  Extras extra = {};
   bool operator==(const Display&) const = default;
   Px layoutWidth() const { return width / scale; }
   Px layoutHeight() const { return height / scale; }
+  // In layout px.
+  Box safeArea() const {
+    return {safe.left / scale, safe.top / scale, (width - safe.left - safe.right) / scale,
+            (height - safe.top - safe.bottom) / scale};
+  }
 };
 
 // A number that machines and guards may read and set.

@@ -15,11 +15,16 @@ std::string displayName(const Item& item) {
   }
   if (const auto* box = item.container()) {
     switch (box->flow) {
-      case Flow::Row: return "row";
-      case Flow::Column: return "column";
-      case Flow::Grid: return "grid";
-      case Flow::Ring: return "ring";
-      case Flow::Free: return "group";
+      case Flow::Row:
+        return "row";
+      case Flow::Column:
+        return "column";
+      case Flow::Grid:
+        return "grid";
+      case Flow::Ring:
+        return "ring";
+      case Flow::Free:
+        return "group";
     }
   }
   return std::holds_alternative<PanelData>(item.what) ? "panel" : "picture";

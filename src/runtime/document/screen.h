@@ -1,6 +1,7 @@
 // A screen: what is placed on it, and where, and where focus starts and goes.
 #pragma once
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <variant>
 #include <vector>
@@ -14,14 +15,17 @@
 
 namespace bristle {
 
-// Which side of what holds it an item keeps its distance to, on one axis. `Both` stretches.
-enum class Pin : std::uint8_t { Start, Centre, End, Both };
+// What an item keeps its distance to, on one axis. None: nobody has said; it stays where it was
+// drawn, like Start, but is not mirrored. `Both` stretches. Baseline: only up and down.
+enum class Pin : std::uint8_t { None, Start, Centre, End, Both, Fraction, Baseline };
 
 // On one axis: Start: `offset` from the near edge. Centre: the item's centre lies `offset` beyond
 // the centre. End: `offset` before the far edge. Both: `offset` and `farOffset` from the edges.
+// Fraction: its centre lies `offset` beyond that fraction of the way. Baseline: the baseline of its
+// caption (else its lower edge) lies `offset` from the near edge.
 // All in px of the display after its scale. A size of 0 is the item's natural size.
 struct AxisPlace {
-  Pin pin = Pin::Start;
+  Pin pin = Pin::None;
   Px offset = 0;
   Px size = 0;
   Px farOffset = 0;
@@ -30,11 +34,21 @@ struct AxisPlace {
   double rest = 0;
   // Bounds of its size, whatever it follows from; 0: none. Where they contradict, `least` counts.
   Px least = 0, most = 0;
+  double fraction = 0.5;  // 0–1, for the pin of that name
+  // Its size as a fraction of what it is pinned in, 0–1, where that holds it freely; 0: not so.
+  double share = 0;
   bool operator==(const AxisPlace&) const = default;
 };
 
+// By which side a screen grows from the display it was drawn on to another: by none, by the ratio
+// of widths, of heights, or by the smaller or the greater of the two.
+enum class Scaling : std::uint8_t { None, Width, Height, Smaller, Greater };
+
+// `safe` and `scaling` are for what stands on the screen itself; what is in it goes along.
 struct Place {
   AxisPlace x, y;
+  bool safe = false;                    // pinned to the safe area, not to the display
+  std::optional<Scaling> scaling = {};  // none: as its screen
   bool operator==(const Place&) const = default;
 };
 
@@ -70,7 +84,8 @@ struct ButtonData {
 
 // Free: each where its own place says, as on a screen.
 enum class Flow : std::uint8_t { Row, Column, Grid, Ring, Free };
-enum class Across : std::uint8_t { Start, Centre, End, Stretch };
+// Baseline: of a row; elsewhere like Start.
+enum class Across : std::uint8_t { Start, Centre, End, Stretch, Baseline };
 // Where the children are when there is more room than they take; spread: it goes between them.
 enum class Along : std::uint8_t { Start, Centre, End, Spread };
 // The columns and rows of a grid: each as large as what is in it, all alike over the container, or
@@ -150,6 +165,8 @@ struct Screen {
   std::string name;
   Fill backdrop;        // none shows what is below it in the stack
   double dimBelow = 0;  // 0–1: how far it darkens what is below
+  Scaling scaling = Scaling::None;
+  DisplayId drawnOn;  // that sizes and places are written for; empty: the project’s first
   ScreenMotion comes, goes;
   bool waitUntilShown = false;  // input does nothing until it has come
   bool passDisabled = true;     // a move passes over disabled buttons instead of stopping on them

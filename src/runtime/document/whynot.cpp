@@ -95,9 +95,16 @@ std::string whyNotId(const std::string& id) {
 }
 
 std::optional<Error> whyNot(const Display& d) {
-  const std::string why =
-      firstOf(range("a width", d.width, 16, 16384), range("a height", d.height, 16, 16384),
-              range("a scale", d.scale, 0.1, 8), range("a safe area", d.safe, 0, 1000));
+  std::string why =
+      firstOf(range("a width", d.width, 1, kLargestDisplay),
+              range("a height", d.height, 1, kLargestDisplay), range("a scale", d.scale, 0.1, 8),
+              range("a round corner", d.corner, 0, 1000));
+  for (const Px edge : {d.safe.left, d.safe.top, d.safe.right, d.safe.bottom})
+    if (why.empty()) why = range("a safe area", edge, 0, 1000);
+  if (d.blocked.size() > kMostBlocked) why = fmt::format("at most {} blocked areas", kMostBlocked);
+  for (const Box& box : d.blocked)
+    for (const Px length : {box.x, box.y, box.w, box.h})
+      if (why.empty()) why = range("a blocked area", length, 0, kLargestDisplay);
   if (why.empty()) return {};
   return Error{fmt::format("display “{}”", d.name), "expected " + why};
 }

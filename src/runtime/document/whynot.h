@@ -13,6 +13,8 @@ namespace bristle {
 inline constexpr double kFarthest = 1e7;         // no number of a look is meant to be larger
 inline constexpr Ms kLongestTime = 3'600'000;    // of a duration, a delay, a timer
 inline constexpr size_t kLongestId = 100;        // characters
+inline constexpr Px kLargestDisplay = 16384;     // wide or high
+inline constexpr size_t kMostBlocked = 16;       // areas of a display
 inline constexpr size_t kDeepestContainer = 64;  // containers in containers
 
 // Stops, angle and radius.

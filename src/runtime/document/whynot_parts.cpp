@@ -80,6 +80,8 @@ std::string whyNot(const AxisPlace& a) {
     if (!isWithin(place, -1e6, 1e6)) return "places from −1000000 to 1000000 px";
   for (const Px size : {a.size, a.least, a.most})
     if (!isWithin(size, 0, 1e6)) return "sizes from 0 to 1000000 px";
+  for (const double fraction : {a.fraction, a.share})
+    if (!isWithin(fraction, 0, 1)) return "fractions from 0 to 1";
   return isWithin(a.rest, 0, 1000) ? "" : "shares of the rest from 0 to 1000";
 }
 
@@ -159,6 +161,7 @@ std::optional<Error> whyNot(const Item& item) {
   const std::string place = fmt::format("“{}”", displayName(item));
   for (const AxisPlace* axis : {&item.place.x, &item.place.y})
     if (auto why = wrong(place, whyNot(*axis))) return why;
+  if (item.place.x.pin == Pin::Baseline) return wrong(place, "a baseline in y alone");
   for (const int cells : {item.columns, item.rows})
     if (cells < 1 || cells > kMostColumns)
       return wrong(place, fmt::format("1 to {} cells", kMostColumns));

@@ -30,9 +30,8 @@ HitMask readMask(JsonReader& r, const Json& json, const JsonPlace& at) {
     if (!row.is_array() || row.size() % 2 != 0)
       return r.complain(here, "expected pairs of numbers, found " + JsonReader::sortOf(row));
     for (size_t i = 0; i + 1 < row.size(); i += 2)
-      stretches.push_back(
-          {static_cast<int>(r.plainNumber(row[i], here, -kMostPx, kMostPx)),
-           static_cast<int>(r.plainNumber(row[i + 1], here, -kMostPx, kMostPx))});
+      stretches.push_back({static_cast<int>(r.plainNumber(row[i], here, -kMostPx, kMostPx)),
+                           static_cast<int>(r.plainNumber(row[i + 1], here, -kMostPx, kMostPx))});
   });
   return out;
 }
@@ -42,7 +41,8 @@ TextSize readTextSize(JsonReader& r, const Json& json, const JsonPlace& at) {
           r.number(json, at, "size", 0, 0, kMostPx),
           r.number(json, at, "weight", 400, 1, 1000),
           r.text(json, at, "text"),
-          {r.number(json, at, "w", 0, 0, kMostPx), r.number(json, at, "h", 0, 0, kMostPx)}};
+          {{r.number(json, at, "w", 0, 0, kMostPx), r.number(json, at, "h", 0, 0, kMostPx)},
+           r.number(json, at, "caps", 0, 0, kMostPx)}};
 }
 
 }  // namespace
@@ -55,11 +55,11 @@ std::string writeMeasured(const Measured& measured) {
                      {"weight", t.weight},
                      {"text", t.text},
                      {"w", t.is.w},
-                     {"h", t.is.h}});
+                     {"h", t.is.h},
+                     {"caps", t.is.caps}});
   for (const HitMask& mask : measured.areas.masks) masks.push_back(maskJson(mask));
   for (const HitAreas::Use& use : measured.areas.uses)
-    areas.push_back(
-        {{"button", use.button.text}, {"w", use.w}, {"h", use.h}, {"mask", use.mask}});
+    areas.push_back({{"button", use.button.text}, {"w", use.w}, {"h", use.h}, {"mask", use.mask}});
   const Json out{{"measured", 1},
                  {"texts", std::move(texts)},
                  {"masks", std::move(masks)},

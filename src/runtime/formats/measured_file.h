@@ -1,5 +1,5 @@
 // What a menu asks of fonts and pictures, measured when it was written out: JSON,
-// {"measured":1,"texts":[{"font","size","weight","text","w","h"}],"masks":[{"top","rows"}],
+// {"measured":1,"texts":[{"font","size","weight","text","w","h","caps"}],"masks":[{"top","rows"}],
 // "areas":[{"button","w","h","mask"}]}. A row is a list of numbers: from, to, from, to …
 #pragma once
 #include "runtime/layout/known_measure.h"

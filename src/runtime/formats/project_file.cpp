@@ -19,15 +19,35 @@ Json displayJson(const Display& d);
 Json settingsJson(const Settings& s);
 Json namedJson(const NamedValue& named);
 
+// One number for all four edges, or each by its name.
+Insets readInsets(JsonReader& r, const Json& value, const JsonPlace& at, const char* key) {
+  const Json* insets = r.member(value, key);
+  if (!insets) return {};
+  const JsonPlace here{&at, key, 0, false};
+  if (insets->is_number()) return r.plainNumber(*insets, here, 0, 1000);
+  if (!r.isObject(*insets, here)) return {};
+  const auto edge = [&](const char* name) { return r.number(*insets, here, name, 0, 0, 1000); };
+  return {edge("left"), edge("top"), edge("right"), edge("bottom")};
+}
+
 Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
   Display d;
   if (!r.isObject(value, at)) return d;
   d.id = {r.id(value, at, "id")};
   d.name = r.text(value, at, "name");
-  d.width = r.number(value, at, "width", 1920, 16, 16384);
-  d.height = r.number(value, at, "height", 1080, 16, 16384);
+  d.width = r.number(value, at, "width", 1920, 1, kLargestDisplay);
+  d.height = r.number(value, at, "height", 1080, 1, kLargestDisplay);
   d.scale = r.number(value, at, "scale", 1, 0.1, 8);
-  d.safe = r.number(value, at, "safe", 0, 0, 1000);
+  d.safe = readInsets(r, value, at, "safe");
+  d.corner = r.number(value, at, "corner", 0, 0, 1000);
+  r.each(value, at, "blocked", [&](const Json& area, const JsonPlace& here) {
+    if (!r.isObject(area, here)) return;
+    const auto length = [&](const char* key) {
+      return r.number(area, here, key, 0, 0, kLargestDisplay);
+    };
+    d.blocked.push_back({length("x"), length("y"), length("w"), length("h")});
+  });
+  r.complain(at, whyNot(d));
   d.extra = leftover(value, displayJson(d));
   return d;
 }
@@ -35,7 +55,15 @@ Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
 Json displayJson(const Display& d) {
   Json out{{"id", d.id.text}, {"name", d.name}, {"width", d.width}, {"height", d.height}};
   if (d.scale != 1) out["scale"] = d.scale;
-  if (d.safe != 0) out["safe"] = d.safe;
+  if (d.safe == Insets(d.safe.left) && !d.safe.none()) out["safe"] = d.safe.left;
+  if (!(d.safe == Insets(d.safe.left)))
+    out["safe"] = {{"left", d.safe.left},
+                   {"top", d.safe.top},
+                   {"right", d.safe.right},
+                   {"bottom", d.safe.bottom}};
+  if (d.corner != 0) out["corner"] = d.corner;
+  for (const Box& box : d.blocked)
+    out["blocked"].push_back({{"x", box.x}, {"y", box.y}, {"w", box.w}, {"h", box.h}});
   putBack(out, d.extra);
   return out;
 }

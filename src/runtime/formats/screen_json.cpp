@@ -14,8 +14,10 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 4> kPins{"start", "centre", "end", "both"};
-constexpr std::array<std::string_view, 4> kAcross{"start", "centre", "end", "stretch"};
+constexpr std::array<std::string_view, 7> kPins{"none", "start",    "centre",  "end",
+                                                "both", "fraction", "baseline"};
+constexpr std::array<std::string_view, 5> kScaling{"none", "width", "height", "smaller", "greater"};
+constexpr std::array<std::string_view, 5> kAcross{"start", "centre", "end", "stretch", "baseline"};
 constexpr std::array<std::string_view, 4> kAlong{"start", "centre", "end", "spread"};
 constexpr std::array<std::string_view, 3> kCells{"content", "shared", "fixed"};
 constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
@@ -23,12 +25,14 @@ constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
 
-// A plain number is an offset from the start.
+// A plain number is where it was drawn.
 Json axisJson(const AxisPlace& a) {
-  const bool plain =
-      a.pin == Pin::Start && a.size == 0 && a.rest == 0 && a.least == 0 && a.most == 0;
-  if (plain) return a.offset;
+  AxisPlace plain;
+  plain.offset = a.offset;
+  if (a == plain) return a.offset;
   Json out{{"pin", kPins[static_cast<size_t>(a.pin)]}, {"offset", a.offset}};
+  if (a.fraction != plain.fraction) out["fraction"] = a.fraction;
+  if (a.share != 0) out["share"] = a.share;
   if (a.size != 0) out["size"] = a.size;
   if (a.pin == Pin::Both) out["farOffset"] = a.farOffset;
   if (a.rest != 0) out["rest"] = a.rest;
@@ -54,6 +58,8 @@ AxisPlace readAxis(JsonReader& r, const Json& item, const JsonPlace& at, std::st
   a.rest = r.number(*value, here, "rest", 0, 0, 1000);
   a.least = r.number(*value, here, "least", 0, 0, 1e6);
   a.most = r.number(*value, here, "most", 0, 0, 1e6);
+  a.fraction = r.number(*value, here, "fraction", a.fraction, 0, 1);
+  a.share = r.number(*value, here, "share", 0, 0, 1);
   return a;
 }
 
@@ -156,6 +162,8 @@ Json itemJson(const Item& item, const Project& project) {
   if (!item.name.empty()) out["name"] = item.name;
   out["x"] = axisJson(item.place.x);
   out["y"] = axisJson(item.place.y);
+  if (item.place.safe) out["toSafeArea"] = true;
+  if (item.place.scaling) out["scaling"] = kScaling[static_cast<size_t>(*item.place.scaling)];
   if (item.columns != 1) out["cellColumns"] = item.columns;
   if (item.rows != 1) out["cellRows"] = item.rows;
   if (item.locked) out["locked"] = true;
@@ -202,6 +210,9 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   item.name = r.text(value, at, "name");
   item.parent = with.format == 1 ? ItemId{r.text(value, at, "in")} : parent;
   item.place = {readAxis(r, value, at, "x"), readAxis(r, value, at, "y")};
+  item.place.safe = r.boolean(value, at, "toSafeArea", false);
+  if (r.member(value, "scaling"))
+    item.place.scaling = static_cast<Scaling>(r.choice(value, at, "scaling", kScaling));
   item.columns = readCells(r, value, at, "cellColumns", 1);
   item.rows = readCells(r, value, at, "cellRows", 1);
   item.locked = r.boolean(value, at, "locked", false);
@@ -256,6 +267,9 @@ Guide readGuide(JsonReader& r, const Json& value, const JsonPlace& at) {
 Json screenHead(const Screen& screen) {
   Json out{{"id", screen.id.text}, {"name", screen.name}, {"backdrop", toJson(screen.backdrop)}};
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
+  if (screen.scaling != Scaling::None)
+    out["scaling"] = kScaling[static_cast<size_t>(screen.scaling)];
+  if (screen.drawnOn) out["drawnOn"] = screen.drawnOn.text;
   write(out, "comes", screen.comes);
   write(out, "goes", screen.goes);
   if (screen.waitUntilShown) out["waitUntilShown"] = true;
@@ -300,6 +314,8 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   if (const Json* fill = r.member(value, "backdrop"))
     screen.backdrop = readFill(r, *fill, {&at, "backdrop", 0, false});
   screen.dimBelow = r.number(value, at, "dimBelow", 0, 0, 1);
+  screen.scaling = static_cast<Scaling>(r.choice(value, at, "scaling", kScaling));
+  screen.drawnOn = {r.text(value, at, "drawnOn")};
   screen.comes = readMotion(r, value, at, "comes");
   screen.goes = readMotion(r, value, at, "goes");
   screen.waitUntilShown = r.boolean(value, at, "waitUntilShown", false);

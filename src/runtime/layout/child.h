@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "runtime/document/screen.h"
+#include "runtime/layout/baseline.h"
 
 namespace bristle {
 
@@ -18,6 +19,7 @@ struct Child {
   int line = 0;                      // of a row that wraps
   int first = 0, cells = 1;          // of a grid: its first column or row, and how many it takes
   const AxisPlace* place = nullptr;  // its pins: where it is free
+  Baseline baseline = {};            // only up and down
 
   Px within(Px size) const { return std::max(most > 0 ? std::min(size, most) : size, least); }
 };

@@ -10,9 +10,14 @@ namespace {
 Px needed(const Child& child) {
   const AxisPlace& place = *child.place;
   switch (place.pin) {
+    case Pin::None:
     case Pin::Start:
     case Pin::End:
       return place.offset + child.base;
+    case Pin::Fraction:  // however large the container is: from the fraction nothing follows
+      return child.base;
+    case Pin::Baseline:
+      return place.offset - child.baseline.in(child.base) + child.base;
     case Pin::Centre:
       return child.base + 2 * std::abs(place.offset);
     case Pin::Both:
@@ -33,7 +38,7 @@ void arrangeFree(const ContainerData& container, Px size, std::span<const Child>
                  std::span<Span> places) {
   for (size_t i = 0; i < children.size(); ++i)
     places[i] = placeOnAxis(*children[i].place, children[i].base, container.padding,
-                            size - 2 * container.padding);
+                            size - 2 * container.padding, children[i].baseline);
 }
 
 }  // namespace bristle

@@ -15,7 +15,7 @@ struct TextSize {
   std::string family;
   double size = 0, weight = 400;
   std::string text;
-  Size is;
+  TextExtent is;
   bool operator==(const TextSize&) const = default;
 };
 
@@ -27,11 +27,11 @@ class KnownMeasure : public TextMeasure {
  public:
   // Of texts that were asked for once.
   explicit KnownMeasure(const std::vector<TextSize>& sizes);
-  Size measure(const std::string& family, double size, double weight,
-               const std::string& text) const override;
+  TextExtent measure(const std::string& family, double size, double weight,
+                     const std::string& text) const override;
 
  private:
-  std::map<TextKey, Size> sizes_;
+  std::map<TextKey, TextExtent> sizes_;
 };
 
 // Keeps what it was asked, in the order of the first asking.
@@ -39,8 +39,8 @@ class RecordingMeasure : public TextMeasure {
  public:
   // Asks `of`, which must outlive it.
   explicit RecordingMeasure(const TextMeasure& of) : of_(of) {}
-  Size measure(const std::string& family, double size, double weight,
-               const std::string& text) const override;
+  TextExtent measure(const std::string& family, double size, double weight,
+                     const std::string& text) const override;
   const std::vector<TextSize>& asked() const { return asked_; }
 
  private:

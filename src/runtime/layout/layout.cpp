@@ -10,6 +10,7 @@
 #include "runtime/layout/line.h"
 #include "runtime/layout/pins.h"
 #include "runtime/layout/ring.h"
+#include "runtime/layout/scaling.h"
 
 namespace bristle {
 namespace {
@@ -18,10 +19,12 @@ namespace {
 // each axis sizes are measured from the innermost containers outwards and places given inwards.
 class Placer {
  public:
-  Placer(const Project& project, const Screen& screen, const TextMeasure& measure)
+  Placer(const Project& project, const Screen& screen, const Showing& showing,
+         const TextMeasure& measure)
       : project_(project),
         screen_(screen),
         measure_(measure),
+        showing_(showing),
         nesting_(nestingOf(screen)),
         natural_(screen.items.size()),
         sizes_(screen.items.size()),
@@ -36,24 +39,56 @@ class Placer {
       if (!item.container()) natural_[i] = naturalSize(project_, item, out.language, measure_);
       if (item.container() && item.container()->flow == Flow::Grid) findCells(i);
     }
+    scale(out);
     placeAxis(out, true);
     placeAxis(out, false);
     for (size_t i = 0; i < out.items.size(); ++i) finish(i, out);
   }
 
  private:
+  // What stands on the screen is laid out in px of its own, with all that is in it.
+  void scale(Layout& out) {
+    for (size_t i = 0; i < out.items.size(); ++i)
+      out.items[i].scale =
+          nesting_[i].parent < 0
+              ? scaleOf(project_, screen_, screen_.items[i]->place, showing_.display)
+              : out.items[size_t(nesting_[i].parent)].scale;
+  }
+
   void placeAxis(Layout& out, bool horizontal) {
     // What is in a container comes after it, so that backwards it is measured before it.
-    for (size_t i = sizes_.size(); i-- > 0;) sizes_[i] = measured(i, horizontal);
+    for (size_t i = sizes_.size(); i-- > 0;) sizes_[i] = measured(i, horizontal, out);
     for (size_t i = 0; i < sizes_.size(); ++i) {
       const Item& item = *screen_.items[i];
       Box& box = out.items[i].box;
-      if (nesting_[i].parent < 0)
-        put(box, horizontal,
-            placeOnAxis(axisOf(item.place, horizontal), sizes_[i], 0,
-                        horizontal ? out.width : out.height));
+      if (nesting_[i].parent < 0) put(box, horizontal, onScreen(i, horizontal, out));
       if (item.container()) arrange(i, horizontal, out);
     }
+  }
+
+  // What is pinned is mirrored where one reads from the right.
+  Span onScreen(size_t i, bool horizontal, Layout& out) {
+    const Item& item = *screen_.items[i];
+    const AxisPlace& axis = axisOf(item.place, horizontal);
+    const Box room = roomFor(item.place, showing_.display);
+    const double scale = out.items[i].scale;
+    const Px from = (horizontal ? room.x : room.y) / scale;
+    const Px extent = (horizontal ? room.w : room.h) / scale;
+    Span span = placeOnAxis(axis, sizes_[i], from, extent, baseline(i, horizontal, out));
+    if (horizontal && out.rightToLeft && axis.pin != Pin::None)
+      span.at = 2 * from + extent - span.at - span.size;
+    return span;
+  }
+
+  Baseline baseline(size_t i, bool horizontal, Layout& out) const {
+    if (horizontal) return {};
+    const Item& item = *screen_.items[i];
+    const int parent = nesting_[i].parent;
+    const bool inRow =
+        parent >= 0 && screen_.items[size_t(parent)]->container()->across == Across::Baseline;
+    if (!inRow && item.place.y.pin != Pin::Baseline) return {};
+    return out.items[i].baseline =
+               baselineOf(project_, item, languageOf(project_, showing_.language).id, measure_);
   }
 
   static void put(Box& box, bool horizontal, const Span& span) {
@@ -61,12 +96,12 @@ class Placer {
     (horizontal ? box.w : box.h) = span.size;
   }
 
-  Px measured(size_t i, bool horizontal) {
+  Px measured(size_t i, bool horizontal, Layout& out) {
     const Item& item = *screen_.items[i];
     const AxisPlace& axis = axisOf(item.place, horizontal);
     Px size = axis.size;
     if (size <= 0 && item.container()) {
-      listChildren(i, horizontal);
+      listChildren(i, horizontal, out);
       size = measureContainer(i, *item.container(), horizontal);
     } else if (size <= 0) {
       size = horizontal ? natural_[i].w : natural_[i].h;
@@ -91,7 +126,7 @@ class Placer {
   }
 
   void arrange(size_t i, bool horizontal, Layout& out) {
-    listChildren(i, horizontal);
+    listChildren(i, horizontal, out);
     const ContainerData& how = *screen_.items[i]->container();
     const Box& box = out.items[i].box;
     const Px size = horizontal ? box.w : box.h;
@@ -116,7 +151,7 @@ class Placer {
     }
   }
 
-  void listChildren(size_t i, bool horizontal) {
+  void listChildren(size_t i, bool horizontal, Layout& out) {
     indices_.clear();
     children_.clear();
     const int columns = screen_.items[i]->container()->columns;
@@ -132,7 +167,8 @@ class Placer {
                            .line = lines_[child],
                            .first = horizontal ? cells_[child].column : cells_[child].row,
                            .cells = horizontal ? std::min(item.columns, columns) : item.rows,
-                           .place = &axis});
+                           .place = &axis,
+                           .baseline = baseline(child, horizontal, out)});
     }
   }
 
@@ -161,10 +197,12 @@ class Placer {
   void finish(size_t i, Layout& out) {
     const Item& item = *screen_.items[i];
     Placed& here = out.items[i];
-    const Box& box = here.box;
+    Box& box = here.box;
+    const double scale = here.scale;
+    box = {box.x * scale, box.y * scale, box.w * scale, box.h * scale};
     Px padding = 0;
     if (const auto* button = item.button())
-      if (const Kind* kind = find(project_, button->kind)) padding = kind->hitPadding;
+      if (const Kind* kind = find(project_, button->kind)) padding = kind->hitPadding * scale;
     here.hit = {box.x - padding, box.y - padding, box.w + 2 * padding, box.h + 2 * padding};
     here.shown = !nesting_[i].hidden;
     here.clip = nesting_[i].parent < 0 ? -1 : within_[size_t(nesting_[i].parent)];
@@ -179,6 +217,7 @@ class Placer {
   const Project& project_;
   const Screen& screen_;
   const TextMeasure& measure_;
+  const Showing& showing_;
   std::vector<Nesting> nesting_;
   std::vector<Size> natural_;  // of what is no container
   std::vector<Px> sizes_;      // on the axis at hand
@@ -208,7 +247,11 @@ Layout layOut(const Project& project, const Screen& screen, const Showing& showi
   out.display = showing.display.id;
   out.language = language.id;
   out.rightToLeft = language.rightToLeft;
-  Placer(project, screen, measure).run(out);
+  Place asScreen;
+  out.scale = scaleOf(project, screen, asScreen, showing.display);
+  asScreen.safe = true;
+  out.safe = roomFor(asScreen, showing.display);
+  Placer(project, screen, showing, measure).run(out);
   return out;
 }
 

@@ -3,12 +3,13 @@
 //
 // Sizes are measured from the innermost containers outwards, then places are given from the screen
 // inwards; widths first, then heights. Each sort of container is a file of its own: line.h, grid.h,
-// ring.h, free.h.
+// ring.h, free.h; pins.h has what stands on the screen itself.
 #pragma once
 #include <vector>
 
 #include "runtime/document/box.h"
 #include "runtime/document/ids.h"
+#include "runtime/layout/baseline.h"
 #include "runtime/layout/text_measure.h"
 
 namespace bristle {
@@ -25,6 +26,12 @@ struct Placed {
   Box visible;        // the part of `hit` that no container cuts off; w or h 0: none
   int clip = -1;      // index of Layout::clips; −1: nothing cuts it off
   bool shown = true;  // neither it nor a container around it is hidden
+  // How much larger it is than it is written: its look is as large as `box` ÷ `scale`, and drawn so
+  // much larger (scaling.h).
+  double scale = 1;
+  Baseline baseline;  // of its caption, as it is written: where it stands on it
+  // As large as it is written, from the same corner.
+  Box own() const { return {box.x, box.y, box.w / scale, box.h / scale}; }
 };
 
 struct Layout {
@@ -33,6 +40,8 @@ struct Layout {
   DisplayId display;
   LanguageId language;
   bool rightToLeft = false;
+  Box safe;                   // the display's safe area
+  double scale = 1;           // of what stands on the screen and says nothing else
   std::vector<Placed> items;  // in the order of Screen::items
   std::vector<Box> clips;     // what containers that clip leave to be seen; w or h may be 0
 };

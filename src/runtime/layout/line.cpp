@@ -41,6 +41,26 @@ Px widest(std::span<const Child> children) {
   return out;
 }
 
+// How far the common baseline of a row's line lies below its upper edge.
+Px deepest(std::span<const Child> children) {
+  Px out = 0;
+  for (const Child& child : children) out = std::max(out, child.baseline.in(child.base));
+  return out;
+}
+
+bool onBaseline(const ContainerData& line) {
+  return line.across == Across::Baseline && line.flow == Flow::Row;
+}
+
+// How much room a line takes across.
+Px acrossOf(const ContainerData& line, std::span<const Child> children) {
+  if (!onBaseline(line)) return widest(children);
+  Px below = 0;
+  for (const Child& child : children)
+    below = std::max(below, child.base - child.baseline.in(child.base));
+  return deepest(children) + below;
+}
+
 }  // namespace
 
 Span linedUp(const Child& child, Across how, Px from, Px room) {
@@ -61,7 +81,7 @@ Px measureAlong(const ContainerData& line, std::span<const Child> children) {
 Px measureAcross(const ContainerData& line, std::span<const Child> children) {
   Px content = 0;
   eachLine(children, [&](size_t from, size_t to) {
-    content += (from > 0 ? line.lineGap : 0) + widest(children.subspan(from, to - from));
+    content += (from > 0 ? line.lineGap : 0) + acrossOf(line, children.subspan(from, to - from));
   });
   return (children.empty() ? kEmptyContainer : content) + 2 * line.padding;
 }
@@ -95,9 +115,14 @@ void arrangeAcross(const ContainerData& line, Px size, std::span<const Child> ch
                    std::span<Span> places) {
   Px at = line.padding;
   eachLine(children, [&](size_t from, size_t to) {
-    const Px room =
-        wraps(line) ? widest(children.subspan(from, to - from)) : size - 2 * line.padding;
-    for (size_t i = from; i < to; ++i) places[i] = linedUp(children[i], line.across, at, room);
+    const auto all = children.subspan(from, to - from);
+    const Px room = wraps(line) ? acrossOf(line, all) : size - 2 * line.padding;
+    const Px baseline = at + deepest(all);
+    for (size_t i = from; i < to; ++i) {
+      const Child& child = children[i];
+      places[i] = onBaseline(line) ? Span{baseline - child.baseline.in(child.base), child.base}
+                                   : linedUp(child, line.across, at, room);
+    }
     at += room + line.lineGap;
   });
 }

@@ -14,8 +14,9 @@ size_t letters(const std::string& text) {
 
 }  // namespace
 
-Size PlainMeasure::measure(const std::string&, double size, double, const std::string& text) const {
-  return {static_cast<double>(letters(text)) * size / 2, size * 1.2};
+TextExtent PlainMeasure::measure(const std::string&, double size, double,
+                                 const std::string& text) const {
+  return {{static_cast<double>(letters(text)) * size / 2, size * 1.2}, size * 0.7};
 }
 
 Size naturalSize(const Project& project, const Item& item, const LanguageId& language,

@@ -27,6 +27,7 @@ SizeFrom sizeFrom(const Project& project, const Screen& screen, const Item& item
     if (how->across == Across::Stretch && (how->flow == Flow::Grid || !along))
       return SizeFrom::Stretch;
   }
+  if (loose && axis.share > 0) return SizeFrom::Share;
   return axis.size > 0 ? SizeFrom::Own : byItself(project, item, horizontal);
 }
 

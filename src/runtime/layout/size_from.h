@@ -5,8 +5,18 @@
 namespace bristle {
 
 // In the order in which they count: pins to both edges, a share of the rest, being stretched, a
-// size of its own, else what it measures by itself.
-enum class SizeFrom : std::uint8_t { Pins, Rest, Stretch, Own, Kind, Caption, Content, Usual };
+// fraction of what it is pinned in, a size of its own, else what it measures by itself.
+enum class SizeFrom : std::uint8_t {
+  Pins,
+  Rest,
+  Stretch,
+  Share,
+  Own,
+  Kind,
+  Caption,
+  Content,
+  Usual
+};
 
 // Of an item of the screen.
 SizeFrom sizeFrom(const Project& project, const Screen& screen, const Item& item, bool horizontal);

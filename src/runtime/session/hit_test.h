@@ -16,7 +16,8 @@ struct Kind;
 class HitTest {
  public:
   virtual ~HitTest() = default;
-  // `look` is the one at rest, `box` the button's box on the screen.
+  // `look` is the one at rest, `box` the button's box on the screen, as large as it is
+  // written, and the point as far into it.
   virtual bool hits(const Item& button, const Kind& kind, const Look& look, const Box& box, Px x,
                     Px y) const = 0;
 };

@@ -42,7 +42,9 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
     if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box ||
-        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0), placed.box, x, y))
+        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0), placed.own(),
+                   placed.box.x + (x - placed.box.x) / placed.scale,
+                   placed.box.y + (y - placed.box.y) / placed.scale))
       return static_cast<int>(i);
   }
   return -1;

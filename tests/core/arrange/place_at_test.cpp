@@ -33,7 +33,8 @@ struct Nest {
     item.what = what;
     screen.items.emplace_back(item);
   }
-  Layout layout() const { return layOut(project, screen, project.displays[0], kMeasure); }
+  // Not the display that it was drawn on, so that what grows with the display has done so.
+  Layout layout() const { return layOut(project, screen, project.displays[1], kMeasure); }
 };
 
 TEST(PlaceAt, WhatIsKeptInOrderIsMovedByWhatKeepsIt) {
@@ -51,18 +52,23 @@ TEST(PlaceAt, PutsALooseItemExactlyThereHoweverItIsPinned) {
     n.project.languages[0].rightToLeft = dice.chance(0.5);
     const size_t i = dice.chance(0.5) ? 4 : 5;
     Place& place = n.screen.items[i].edit().place;
-    place.x.pin = static_cast<Pin>(dice.whole(0, 3));
-    place.y.pin = static_cast<Pin>(dice.whole(0, 3));
+    place.x.pin = static_cast<Pin>(dice.whole(0, 5));
+    place.y.pin = static_cast<Pin>(dice.whole(0, 6));
     place.x.offset = dice.whole(-50, 300);
+    place.x.fraction = dice.real(0, 1);
+    place.safe = dice.chance(0.5);
+    if (dice.chance(0.3)) place.y.share = 0.5;
+    n.screen.scaling = static_cast<Scaling>(dice.whole(0, 4));
+    if (dice.chance(0.3)) place.scaling = static_cast<Scaling>(dice.whole(0, 4));
     // Their container has a size of its own, so that it stays where it is.
-    const Box to{double(dice.whole(0, 900)), double(dice.whole(0, 600)), double(dice.whole(1, 300)),
-                 double(dice.whole(1, 300))};
+    const Box to{double(dice.whole(0, 900)), double(dice.whole(0, 600)), double(dice.whole(4, 300)),
+                 double(dice.whole(4, 300))};
     n.screen.items[i].edit().place = placeAt(n.screen, n.layout(), i, to);
     const Box is = n.layout().items[i].box;
     EXPECT_NEAR(is.x, to.x, 1e-9) << "seed " << seed;
-    EXPECT_NEAR(is.y, to.y, 1e-9);
-    EXPECT_NEAR(is.w, to.w, 1e-9);
-    EXPECT_NEAR(is.h, to.h, 1e-9);
+    EXPECT_NEAR(is.y, to.y, 1e-9) << "seed " << seed;
+    EXPECT_NEAR(is.w, to.w, 1e-9) << "seed " << seed;
+    EXPECT_NEAR(is.h, to.h, 1e-9) << "seed " << seed;
   }
 }
 

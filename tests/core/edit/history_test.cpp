@@ -158,7 +158,7 @@ struct Drag {
   ScreenId screen = history.now().screens[0]->id;
   ItemId box = history.now().screens[0]->items[0]->id;
   void to(double x) {
-    must(history, placeItems(screen, {{box, {{Pin::Start, x, 0, 0}, {Pin::Start, 100, 0, 0}}}},
+    must(history, placeItems(screen, {{box, {{Pin::None, x, 0, 0}, {Pin::None, 100, 0, 0}}}},
                              "move", "drag 1"));
   }
   double x() { return history.now().screens[0]->items[0]->place.x.offset; }

@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
@@ -51,6 +52,46 @@ struct Lying {
   }
 };
 using Sorts = std::vector<PlaceFaultSort>;
+
+TEST(PlaceFaults, WhatIsUnderANotchOrInARoundCornerIsTold) {
+  Lying l;
+  Project p = l.history.now();
+  const auto blocked = [&](Px x, Px y) {
+    l.move(x, y);
+    p.screens = l.history.now().screens;
+    for (const PlaceFault& fault :
+         placeFaults(p, *p.screens[0], layOut(p, *p.screens[0], p.displays[0], kMeasure),
+                     [](size_t) { return false; }))
+      if (fault.sort == PlaceFaultSort::Blocked) return fault.by;
+    return 0.0;
+  };
+  p.displays[0].blocked = {{600, 0, 400, 60}};
+  EXPECT_EQ(blocked(300, 60), 0) << "below and beside it";
+  EXPECT_EQ(blocked(590, 30), 30);
+  EXPECT_EQ(blocked(310, 0), 0) << "up to its edge, 590";
+  EXPECT_EQ(blocked(340, 0), 20);
+  p.displays[0].blocked.clear();
+  p.displays[0].corner = 100;
+  EXPECT_EQ(blocked(0, 100), 0);
+  EXPECT_NEAR(blocked(0, 0), std::hypot(100, 100) - 100, 1e-9);
+  EXPECT_NEAR(blocked(1920 - 280, 1080 - 64), std::hypot(100, 100) - 100, 1e-9);
+  EXPECT_EQ(blocked(40, 40), 0) << "its corner lies within the round";
+}
+
+TEST(PlaceFaults, WhatIsNotPinnedIsToldWhereTheDisplayHasAnotherShape) {
+  Lying l;
+  const Project& p = l.history.now();
+  const auto on = [&](size_t display) {
+    const Layout layout = layOut(p, *p.screens[0], p.displays[display], kMeasure);
+    return placeFaults(p, *p.screens[0], layout, [](size_t) { return false; });
+  };
+  EXPECT_TRUE(on(0).empty());
+  ASSERT_EQ(on(1).size(), 1u) << "1920 × 1200: higher than what it was drawn for";
+  EXPECT_EQ(on(1)[0].sort, PlaceFaultSort::Unpinned);
+  must(l.history, changeItems(l.screen, {l.button}, "pin", {},
+                              [](Item& item) { item.place.y.pin = Pin::Start; }));
+  EXPECT_TRUE(on(1).empty()) << "as wide in px of the screen, so that x needs no pin";
+}
 
 TEST(PlaceFaults, AButtonInTheSafeAreaHasNone) {
   Lying l;

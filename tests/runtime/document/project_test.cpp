@@ -41,7 +41,7 @@ TEST(Project, EqualSeesEveryDifference) {
   EXPECT_TRUE(differs([](Project& p) { p.first = {}; }));
   EXPECT_TRUE(differs([](Project& p) { p.languages[0].rightToLeft = true; }));
   EXPECT_TRUE(differs([](Project& p) { edit(p, p.screens[0]->id)->clusters.pop_back(); }));
-  EXPECT_TRUE(differs([](Project& p) { p.displays[0].safe += 1; }));
+  EXPECT_TRUE(differs([](Project& p) { p.displays[0].safe.top += 1; }));
   EXPECT_TRUE(differs([](Project& p) { p.values[0].start += 1; }));
   EXPECT_TRUE(
       differs([](Project& p) { edit(p, p.machines[0]->id)->transitions[0].guard = "over"; }));

@@ -166,7 +166,7 @@ Item anyContainer(Dice& dice) {
   c.gap = dice.whole(-2, 20);
   c.lineGap = dice.whole(-2, 20);
   c.padding = dice.whole(0, 12);
-  c.across = static_cast<Across>(dice.whole(0, 3));
+  c.across = static_cast<Across>(dice.whole(0, 4));
   c.along = static_cast<Along>(dice.whole(0, 3));
   c.equal = dice.chance(0.3);
   c.wraps = dice.chance(0.4);
@@ -196,7 +196,9 @@ Screen anyScreen(Dice& dice, int items) {
     item.columns = dice.whole(1, 3);
     item.rows = dice.whole(1, 2);
     for (AxisPlace* axis : {&item.place.x, &item.place.y}) {
-      axis->pin = static_cast<Pin>(dice.whole(0, 3));
+      axis->pin = static_cast<Pin>(dice.whole(0, 5));
+      axis->fraction = dice.real(0, 1);
+      if (dice.chance(0.2)) axis->share = dice.real(0.01, 1);
       axis->offset = dice.whole(-20, 200);
       axis->farOffset = dice.whole(0, 100);
       if (dice.chance(0.3)) axis->rest = dice.whole(1, 3);
@@ -250,7 +252,9 @@ TEST(Containers, WithoutASizeHoldWhatIsInThem) {
     for (auto& shared : screen.items) {
       Item& item = shared.edit();
       for (AxisPlace* axis : {&item.place.x, &item.place.y}) {
-        axis->rest = axis->least = axis->most = 0;
+        axis->rest = axis->least = axis->most = axis->share = 0;
+        // From a fraction of a size nothing follows for that size.
+        if (axis->pin == Pin::Fraction) axis->pin = Pin::Start;
         axis->offset = std::abs(axis->offset);
         if (item.container()) axis->size = 0;
         if (!item.parent && axis->pin == Pin::Both) axis->pin = Pin::Start;
