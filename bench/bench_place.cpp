@@ -1,8 +1,13 @@
 // The Place bench: a button dragged among many, a screen of 10,000 that is opened.
+#include <QElapsedTimer>
 #include <QMouseEvent>
+#include <algorithm>
 
+#include "core/edit/display_edits.h"
 #include "core/edit/kind_edits.h"
+#include "core/edit/language_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/derive/place_watch.h"
 #include "desktop/place/canvas.h"
 #include "in_window.h"
 
@@ -81,6 +86,61 @@ BENCHMARK(dragAmong)
     ->Args({10000, 1})
     ->UseManualTime()
     ->Iterations(120)
+    ->Unit(benchmark::kMillisecond);
+
+// Six displays, each in three languages.
+Project manyShowings(int buttons) {
+  Project p = many(buttons);
+  for (int i = int(p.displays.size()); i < 6; ++i) p = *addDisplay("Display").apply(p);
+  for (size_t i = 0; i < p.displays.size(); ++i) p.displays[i].width = 1280 + 160 * double(i);
+  for (const char* tag : {"de", "ar"}) p = *addLanguage(tag, tag).apply(p);
+  return p;
+}
+
+// From the end of an edit until every picture of the strip, and what is wrong on it, is there; the
+// second figure is the longest that the interface stood still meanwhile. Ratio: in laying the
+// screen out for all of them.
+void stripAfterEdit(benchmark::State& state) {
+  window->work().replace(manyShowings(static_cast<int>(state.range(0))), {}, false);
+  window->openBench(QStringLiteral("place"));
+  Work& work = window->work();
+  auto& watch = *window->findChild<PlaceWatch*>();
+  const auto settle = [&] {
+    double longest = 0;
+    QElapsedTimer step;
+    do {
+      step.start();
+      QApplication::processEvents();
+      longest = std::max(longest, double(step.nsecsElapsed()) / 1e6);
+    } while (watch.busy() || work.miniatures().busy());
+    return longest;
+  };
+  settle();
+  double longest = 0;
+  int i = 0;
+  const auto edited = [&] {
+    const Screen& screen = *work.screen();
+    (void)work.perform(changeItems(screen.id, {screen.items[size_t(++i) % screen.items.size()]->id},
+                                   "move", {}, [](Item& item) { item.place.x.offset += 3; }));
+    longest = std::max(longest, settle());
+  };
+  bench::frames(state, edited);
+  state.counters["longest_halt_ms"] = longest;
+  bench::ratioTo(
+      state, edited,
+      [&] {
+        for (const bristle::Display& display : work.project().displays)
+          for (const Language& language : work.project().languages)
+            bench::keep(
+                layOut(work.project(), *work.screen(), {display, language.id}, work.measure()));
+      },
+      5);
+}
+BENCHMARK(stripAfterEdit)
+    ->Arg(50)
+    ->Arg(300)
+    ->UseManualTime()
+    ->Iterations(20)
     ->Unit(benchmark::kMillisecond);
 
 // From the project to the first frame, on each bench that shows a screen.

@@ -57,7 +57,7 @@ class Clipping {
   Clipping& operator=(const Clipping&) = delete;
   // False where nothing of it is to be painted.
   bool goTo(const Layout& layout, const Placed& item) {
-    if (!item.shown) return false;
+    if (!item.isSeen()) return false;
     if (item.clip != now_) turnTo(item.clip, layout);
     return item.clip < 0 || !toQt(layout.clips[size_t(item.clip)]).isEmpty();
   }

@@ -97,7 +97,7 @@ TEST_F(PlaceContainers, ASizeSaysWhatItFollowsAndIsGivenBackByEmptyingIt) {
   choose(QStringLiteral("Pinned to, x"), int(Pin::Both));
   EXPECT_TRUE(placeholder("Width").startsWith(QStringLiteral("between its pins")));
   work().pickItems({box});
-  EXPECT_TRUE(placeholder("Height").startsWith(QStringLiteral("as what is in it")));
+  EXPECT_TRUE(placeholder("Height").startsWith(QStringLiteral("as content")));
   choose(QStringLiteral("Alignment across"), int(Across::Stretch));
   work().pickItems({ids[0]});
   EXPECT_TRUE(placeholder("Width").startsWith(QStringLiteral("stretched")));

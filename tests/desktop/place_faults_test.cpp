@@ -14,6 +14,11 @@ class PlaceFaultsShown : public PlaceBenchTest {
     PlaceBenchTest::SetUp();
     strip = window->findChild<DisplayStrip*>();
     wrong = themeOf(window.get()).wrong;
+    std::vector<ItemId> all;
+    for (const auto& item : work().screen()->items) all.push_back(item->id);
+    ASSERT_TRUE(work().perform(changeItems(screenId(), all, "pin", {}, [](Item& item) {
+      item.place.x.pin = item.place.y.pin = Pin::Start;
+    })));
   }
   // Until what was worked out on a worker is there.
   void settle() {

@@ -57,7 +57,7 @@ class Player {
       if (press) QTest::keyPress(window_.windowHandle(), keyFor(e), modifiers);
       if (!press || e.type == InputType::Step)
         QTest::keyRelease(window_.windowHandle(), keyFor(e), modifiers);
-    } else if (e.device == Device::Mouse && isByPerson(e.type)) {
+    } else if (e.device == Device::Mouse && isByPerson(e.type) && e.type != InputType::Scroll) {
       const QPoint at =
           bench_.menu().mapTo(&window_, bench_.menu().toWidget(QPointF(e.x, e.y)).toPoint());
       QWindow* handle = window_.windowHandle();

@@ -44,7 +44,7 @@ class Finder {
     if (!out.ordered) return out;
     std::vector<size_t> children;
     for (size_t c = holder_ + 1; c < nesting_[holder_].end; c = nesting_[c].end)
-      if (!dragged.contains(screen_.items[c]->id) && layout_.items[c].shown) children.push_back(c);
+      if (!dragged.contains(screen_.items[c]->id) && layout_.items[c].isSeen()) children.push_back(c);
     if (children.empty()) return out;
     size_t nearest = 0;
     for (size_t c = 1; c < children.size(); ++c)
@@ -94,7 +94,7 @@ DropSpot dropSpotAt(const Screen& screen, const Layout& layout, Px x, Px y,
   int holder = -1;
   for (size_t i = 0; i < screen.items.size();) {
     const bool taken = gone.contains(screen.items[i]->id);
-    if (!taken && screen.items[i]->container() && layout.items[i].shown && !nesting[i].locked &&
+    if (!taken && screen.items[i]->container() && layout.items[i].isSeen() && !nesting[i].locked &&
         contains(layout.items[i].box, x, y))
       holder = static_cast<int>(i);  // those in it come later
     i = taken ? nesting[i].end : i + 1;

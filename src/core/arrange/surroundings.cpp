@@ -17,7 +17,7 @@ SnapField surroundingsOf(const Project& project, const Screen& screen, const Lay
       holds[size_t(up)] = true;
   }
   for (size_t i = 0; i < screen.items.size(); ++i)
-    if (!goes[i] && !holds[i] && layout.items[i].shown)
+    if (!goes[i] && !holds[i] && layout.items[i].isSeen())
       out.neighbours.push_back(layout.items[i].box);
   out.holders.push_back({0, 0, layout.width, layout.height});
   if (const Display* display = find(project, layout.display); display && !display->safe.none()) {

@@ -57,6 +57,9 @@ class Pasting {
         copy.place.x.offset += dx;
         copy.place.y.offset += dy;
       }
+      if (ContainerData* box = copy.container())
+        if (const auto from = copies_.find(box->flyOut.from); from != copies_.end())
+          box->flyOut.from = from->second;
       if (ButtonData* button = copy.button()) bringAlong(*button);
       out.emplace_back(std::move(copy));
     }

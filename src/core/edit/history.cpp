@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/edit/in_step.h"
 #include "runtime/document/whynot.h"
 
 namespace bristle {
@@ -22,12 +23,13 @@ Change changeBetween(const Project& a, const Project& b) {
           // Named values are part of every look.
           differ(a.kinds, b.kinds) || !a.named.same(b.named) ||
               a.foreignTokens != b.foreignTokens || a.settings.darkSet != b.settings.darkSet,
-          differ(a.screens, b.screens)};
+          differ(a.screens, b.screens) || differ(a.groups, b.groups) || a.lists != b.lists};
 }
 
 Result<Change> History::perform(const Edit& edit) {
   auto after = edit.apply(now_);
   if (!after) return tl::unexpected(after.error());
+  *after = keptInStep(now_, std::move(*after));
   // Nothing gets in that could not be written and read again.
   if (auto why = whyNot(*after, &now_)) return tl::unexpected(std::move(*why));
   const Change change = changeBetween(now_, *after);

@@ -7,6 +7,7 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "core/edit/forget.h"
 #include "core/edit/on_screen.h"
 #include "core/edit/series_edits.h"
 #include "runtime/document/tree.h"
@@ -30,27 +31,6 @@ Item freshButton(Project& project, const KindId& kind, std::string caption) {
   return item;
 }
 
-// What pointed to items that are no longer there points nowhere again.
-void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
-  if (removed.contains(screen.entry)) screen.entry = {};
-  for (auto& shared : screen.items) {
-    const ButtonData* button = shared->button();
-    if (!button) continue;
-    const auto isGone = [&](const RouteRule& r) { return removed.contains(r.target.item.alone()); };
-    bool points = false;
-    button->routes.each([&](const RouteRule& rule) { points |= isGone(rule); });
-    if (!points) continue;
-    shared.edit().button()->routes.each([&](RouteRule& rule) {
-      if (isGone(rule)) rule = {};
-    });
-  }
-  for (Cluster& cluster : screen.clusters) {
-    const auto isGone = [&](const ItemPath& path) { return removed.contains(path.alone()); };
-    std::erase_if(cluster.items, isGone);
-    if (isGone(cluster.chosen)) cluster.chosen = {};
-  }
-}
-
 // With the ids that its likes have; the outermost lies 24 px down and right of the original.
 Item copyOf(const Item& original, const std::unordered_map<ItemId, ItemId>& copies,
             bool outermost) {
@@ -62,6 +42,9 @@ Item copyOf(const Item& original, const std::unordered_map<ItemId, ItemId>& copi
   } else {
     copy.parent = copies.at(original.parent);
   }
+  if (ContainerData* box = copy.container())
+    if (const auto from = copies.find(box->flyOut.from); from != copies.end())
+      box->flyOut.from = from->second;
   if (ButtonData* button = copy.button())
     button->routes.each([&](RouteRule& rule) {
       const auto to = copies.find(rule.target.item.alone());

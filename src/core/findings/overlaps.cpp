@@ -21,6 +21,8 @@ std::vector<Overlap> overlapsOf(const Project& project, const Screen& screen, co
     for (size_t j = i + 1; j < order.size(); ++j) {
       const Box &a = area(order[i]), &b = area(order[j]);
       if (b.x >= a.x + a.w) break;
+      // What flies out lies over the rest.
+      if (layout.items[order[i]].flyOut != layout.items[order[j]].flyOut) continue;
       const Box both = common(a, b);
       if (both.w > 0 && both.h > 0) out.push_back({order[i], order[j], std::min(both.w, both.h)});
     }

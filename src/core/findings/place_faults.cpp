@@ -52,12 +52,19 @@ class Judge {
   void judgeContainer(size_t i) {
     const ContainerData* container = screen_.items[i]->container();
     if (!container || container->flow == Flow::Free) return;  // free ones are frames, not measures
+    const bool down = container->scrolls == Scrolls::Down;
+    const bool across = container->scrolls == Scrolls::Across;
     Px most = 0;
     Box room = layout_.items[i].box;
     const Px padding = container->padding * layout_.items[i].scale;
     room = {room.x + padding, room.y + padding, room.w - 2 * padding, room.h - 2 * padding};
     for (size_t c = i + 1; c < nesting_[i].end; c = nesting_[c].end)
-      if (layout_.items[c].shown) most = std::max(most, beyond(layout_.items[c].box, room));
+      if (layout_.items[c].shown) {
+        Box box = layout_.items[c].box;  // what scrolls holds any length that way
+        if (down) box.y = room.y, box.h = 0;
+        if (across) box.x = room.x, box.w = 0;
+        most = std::max(most, beyond(box, room));
+      }
     if (most > kSlack) add(PlaceFaultSort::TooSmall, i, most);
   }
 

@@ -36,6 +36,10 @@ struct PlaceFault {
 std::vector<PlaceFault> placeFaults(const Project& project, const Screen& screen,
                                     const Layout& layout,
                                     const std::function<bool(size_t item)>& isCut);
+// Worth knowing, but not wrong: all may be as it is meant.
+inline bool isAdvice(PlaceFaultSort sort) {
+  return sort == PlaceFaultSort::Unpinned;
+}
 // In words, with its figure.
 std::string inWords(const PlaceFault& fault, const Screen& screen);
 

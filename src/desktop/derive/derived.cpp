@@ -5,6 +5,8 @@
 #include <QElapsedTimer>
 #include <algorithm>
 
+#include "runtime/focus/scopes.h"
+
 namespace bristle {
 namespace {
 constexpr qint64 kFrame = 16;  // ms: longer is seen as a halt
@@ -54,13 +56,13 @@ std::shared_ptr<const ScreenRoutes> Derived::routes(const ShownScreen& shown) {
   its->routes = bare;
   if (bare->items.size() <= kMostAtOnce) {
     ++made_.routes;
-    bare->output = solve(bare->input);
+    bare->output = solveScopes(*bare);
     its->solved = true;
     return its->routes;
   }
   asked_ = its->shown;
   solving_.ask([shown = its->shown, bare = *bare](const std::atomic<bool>&) mutable {
-    bare.output = solve(bare.input);
+    bare.output = solveScopes(bare);
     return Solved{shown, std::make_shared<ScreenRoutes>(std::move(bare))};
   });
   return its->routes;

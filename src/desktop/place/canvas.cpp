@@ -66,7 +66,7 @@ int Canvas::containerEdgeAt(const QPointF& at) const {
   const double edge = kEdge / zoom();
   const auto nesting = nestingOf(*screen);
   for (size_t i = screen->items.size(); i-- > 0;) {
-    if (!screen->items[i]->container() || nesting[i].locked || nesting[i].hidden) continue;
+    if (!screen->items[i]->container() || nesting[i].locked || !layout.items[i].isSeen()) continue;
     if (toQt(layout.items[i].box).adjusted(-edge, -edge, edge, edge).contains(at))
       return static_cast<int>(i);
   }

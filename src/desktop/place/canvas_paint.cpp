@@ -107,25 +107,28 @@ void Canvas::paintFaults(QPainter& p) {
   constexpr double kMark = 16;
   const Screen& screen = *work().screen();
   const Theme& t = themeOf(this);
-  ItemId last;
-  for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id)) {
-    if (fault.item == last) continue;  // one mark each
-    last = fault.item;
-    // Soon found anew where items have come or gone; until then what is no more is left out.
-    const size_t i = fault.index;
-    if (i >= screen.items.size() || screen.items[i]->id != fault.item) continue;
+  // Soon found anew where items have come or gone; until then what is no more is left out.
+  const auto& faults = watch_.of(screen.id, work().display()->id, work().language().id);
+  for (size_t f = 0; f < faults.size();) {
+    const size_t i = faults[f].index;
+    const ItemId id = faults[f].item;
+    bool wrong = false;  // one mark each
+    for (; f < faults.size() && faults[f].item == id; ++f) wrong |= !isAdvice(faults[f].sort);
+    if (i >= screen.items.size() || screen.items[i]->id != id) continue;
     const QRectF box = toWidget(work().layout().items[i].box);
     const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
     if (!box.intersects(seen)) continue;
     // Beside the handle of what is picked.
-    const double aside = work().isPicked(fault.item) ? kMark : 0;
+    const double aside = work().isPicked(id) ? kMark : 0;
     const QPointF at(std::clamp(box.right() + aside, seen.left() + kMark, seen.right() - kMark),
                      std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
-    p.setPen(QPen(Qt::white, 1.5));
-    p.setBrush(t.wrong);
+    // Hollow where it is but worth knowing.
+    const QColor on = t.dark ? t.onAccent : QColor(Qt::white);
+    p.setPen(QPen(wrong ? QColor(Qt::white) : t.wrong, 1.5));
+    p.setBrush(wrong ? t.wrong : QColor(Qt::white));
     p.drawPolygon(QPolygonF({at + QPointF(0, -kMark / 2), at + QPointF(kMark / 2 + 1, kMark / 2),
                              at + QPointF(-kMark / 2 - 1, kMark / 2)}));
-    p.setPen(QPen(t.dark ? t.onAccent : QColor(Qt::white), 1.5));
+    p.setPen(QPen(wrong ? on : t.wrong, 1.5));
     p.drawLine(at + QPointF(0, -2.5), at + QPointF(0, 2.5));
     p.drawPoint(at + QPointF(0, 5));
     p.setBrush(Qt::NoBrush);

@@ -16,6 +16,7 @@ ContainerForm::ContainerForm(Work& work) : work_(work) {
   buildOrder();
   buildGrid();
   buildRing();
+  buildScrolling();
   clips_ = form_->check(tr("Cuts off what reaches beyond it"), [this](bool on) {
     change(on ? "cut off what reaches beyond" : "let content reach beyond",
            [on](ContainerData& c) { c.clips = on; });
@@ -117,6 +118,20 @@ void ContainerForm::buildRing() {
   sweep_->setToolTip(tr("360 is all the way; less than 0 goes anticlockwise"));
 }
 
+void ContainerForm::buildScrolling() {
+  scrolls_ =
+      form_->choice(tr("Scrolls"), {tr("no"), tr("up and down"), tr("across")}, [this](int index) {
+        change("scroll", [index](ContainerData& c) { c.scrolls = static_cast<Scrolls>(index); });
+      });
+  scrolls_->setToolTip(tr("What is longer than it is reached by moving it"));
+  follow_ = form_->choice(
+      tr("View follows focus"), {tr("as little as it must"), tr("to the middle"), tr("by a view")},
+      [this](int index) {
+        change("follow focus otherwise",
+               [index](ContainerData& c) { c.follow = static_cast<Follow>(index); });
+      });
+}
+
 void ContainerForm::show(const ContainerData& c) {
   refill(flow_, static_cast<int>(c.flow));
   QStringList across{tr("at the start"), tr("centred"), tr("at the end"), tr("stretched")};
@@ -132,6 +147,10 @@ void ContainerForm::show(const ContainerData& c) {
   refill(equal_, c.equal);
   refill(wraps_, c.wraps);
   refill(clips_, c.clips);
+  refill(scrolls_, static_cast<int>(c.scrolls));
+  refill(follow_, static_cast<int>(c.follow));
+  form_->setRowVisible(follow_, c.scrolls != Scrolls::No);
+  clips_->setVisible(c.scrolls == Scrolls::No);  // one that scrolls does in any case
   const bool row = c.flow == Flow::Row, line = row || c.flow == Flow::Column;
   const bool grid = c.flow == Flow::Grid, ring = c.flow == Flow::Ring;
   form_->setRowVisible(gap_, line || grid);

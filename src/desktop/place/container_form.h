@@ -19,6 +19,7 @@ class ContainerForm : public QWidget {
   void buildOrder();
   void buildGrid();
   void buildRing();
+  void buildScrolling();
   // One change on all picked containers.
   void arrangeAs(Flow flow);
   bool change(const char* name, std::function<void(ContainerData&)> apply);
@@ -26,7 +27,7 @@ class ContainerForm : public QWidget {
                     double ContainerData::*which, const QString& unit);
   Work& work_;
   Form* form_;
-  QComboBox *flow_, *across_, *along_, *cells_;
+  QComboBox *flow_, *across_, *along_, *cells_, *scrolls_, *follow_;
   QLineEdit *gap_, *padding_, *lineGap_, *columns_, *cellWidth_, *cellHeight_, *start_, *sweep_,
       *radius_;
   QCheckBox *equal_, *wraps_, *clips_;

@@ -78,13 +78,16 @@ void DisplayStrip::paintSlot(QPainter& p, const Slot& slot, bool on) const {
   if (on && hasFocus()) p.drawRect(slot.picture.adjusted(-5, -5, 5, 5));
   const auto& faults = watch_.of(work_.picked().screen, slot.display->id, slot.language->id);
   if (!faults.empty()) {
-    const QString count = QString::number(faults.size());
+    const auto wrong = std::count_if(faults.begin(), faults.end(),
+                                     [](const auto& fault) { return !isAdvice(fault.sort); });
+    const QString count = QString::number(wrong > 0 ? size_t(wrong) : faults.size());
     const int wide = std::max(kBadge, p.fontMetrics().horizontalAdvance(count) + 10);
     const QRect badge(slot.picture.right() - wide + 6, slot.picture.top() - 7, wide, kBadge);
-    p.setPen(Qt::NoPen);
-    p.setBrush(t.wrong);
+    // Hollow where it is but worth knowing.
+    p.setPen(wrong > 0 ? QPen(Qt::NoPen) : QPen(t.wrong, 1.5));
+    p.setBrush(wrong > 0 ? t.wrong : QColor(Qt::white));
     p.drawRoundedRect(badge, kBadge / 2.0, kBadge / 2.0);
-    p.setPen(t.dark ? t.onAccent : QColor(Qt::white));
+    p.setPen(wrong == 0 ? Theme::light().wrong : t.dark ? t.onAccent : QColor(Qt::white));
     p.drawText(badge, Qt::AlignCenter, count);
   }
   p.setPen(on ? t.accent : t.quiet);

@@ -18,7 +18,7 @@ void paintHitAreas(QPainter& p, const ScreenView& view, Work& work) {
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const auto* button = screen.items[i]->button();
     const Kind* kind =
-        button && layout.items[i].shown ? bristle::find(work.project(), button->kind) : nullptr;
+        button && layout.items[i].isSeen() ? bristle::find(work.project(), button->kind) : nullptr;
     if (!kind) continue;
     const auto table = work.tables().get(work.project(), kind->id, &button->own);
     if (!table) continue;

@@ -7,6 +7,7 @@
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/change_kind.h"
 #include "desktop/place/container_form.h"
+#include "desktop/place/group_form.h"
 #include "desktop/place/pin_form.h"
 #include "desktop/place/size_form.h"
 #include "desktop/work/while_seen.h"
@@ -39,6 +40,7 @@ ItemForm::ItemForm(Work& work, const PlaceWatch& watch) : work_(work), watch_(wa
   column->addWidget(containerForm_ = new ContainerForm(work));
   decorForm_ = add(&ItemForm::buildDecor);
   placeForm_ = add(&ItemForm::buildPlace);
+  column->addWidget(groupForm_ = new GroupForm(work));
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -245,6 +247,7 @@ void ItemForm::refresh() {
   if (panel) refill(radius_, QString::number(panel->radius));
   if (picture) refill(file_, toQt(picture->file));
   refreshPlace();
+  groupForm_->refresh();
   showFaults();
 }
 

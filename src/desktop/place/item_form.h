@@ -6,6 +6,7 @@
 namespace bristle {
 
 class ContainerForm;
+class GroupForm;
 class PinForm;
 class PlaceWatch;
 class SizeForm;
@@ -37,6 +38,7 @@ class ItemForm : public QWidget {
   QPushButton* lock_;
   Form *buttonForm_, *decorForm_, *placeForm_;
   ContainerForm* containerForm_;
+  GroupForm* groupForm_;
   PinForm* pins_;
   SizeForm* sizes_;
   QLineEdit *caption_, *accessible_, *description_, *fill_, *radius_, *file_, *message_;

@@ -38,7 +38,7 @@ class MarqueeDrag : public CanvasDrag {
     const auto nesting = nestingOf(screen);
     for (size_t i = 0; i < screen.items.size(); ++i)
       if (!screen.items[i]->container() && !nesting[i].locked && !nesting[i].hidden &&
-          area.intersects(toQt(layout.items[i].box)))
+          layout.items[i].isSeen() && area.intersects(toQt(layout.items[i].box)))
         out.push_back(screen.items[i]->id);
     return out;
   }

@@ -1,10 +1,8 @@
 #include "desktop/place/pin_form.h"
 
-#include <cmath>
-
-#include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/place/pin_pictures.h"
+#include "desktop/place/pinning.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/layout/pins.h"
@@ -19,12 +17,6 @@ int readyChoice(Pin pin) {
 }
 constexpr Pin kReady[] = {Pin::Start, Pin::Centre, Pin::End};
 
-// To the nearest hundredth of the way; the rest is an offset.
-void setFraction(AxisPlace& axis, Px at, Px size, Px from, Px extent) {
-  if (axis.pin != Pin::Fraction || extent <= 0) return;
-  axis.fraction = std::clamp(std::round(100 * (at + size / 2 - from) / extent) / 100, 0.0, 1.0);
-}
-
 }  // namespace
 
 PinForm::PinForm(Work& work) : work_(work) {
@@ -32,22 +24,23 @@ PinForm::PinForm(Work& work) : work_(work) {
   pictures_ = new PinPictures;
   wide(pictures_);
   connect(pictures_, &PinPictures::chosen, this, [this](int x, int y) {
-    rePin("pin", [=](Place& place) {
+    rePin(work_, "pin", [=](Place& place) {
       place.x.pin = kReady[x];
       place.y.pin = kReady[y];
     });
   });
   drawn_ = note({});
+  nearest_ = button(tr("Pin to the nearest edges"), [this] { pinToNearest(work_); });
   across_ = build(true);
   down_ = build(false);
   within_ = choice(tr("Pinned within"), {tr("display"), tr("safe area")}, [this](int i) {
-    rePin("pin within", [=](Place& place) { place.safe = i == 1; });
+    rePin(work_, "pin within", [=](Place& place) { place.safe = i == 1; });
   });
   grows_ = choice(tr("Grows with"),
                   {tr("as the screen"), tr("nothing"), tr("width"), tr("height"),
                    tr("smaller of both"), tr("greater of both")},
                   [this](int i) {
-                    rePin("change scaling", [=](Place& place) {
+                    rePin(work_, "change scaling", [=](Place& place) {
                       place.scaling.reset();
                       if (i > 0) place.scaling = static_cast<Scaling>(i - 1);
                     });
@@ -61,11 +54,12 @@ PinForm::Axis PinForm::build(bool horizontal) {
   const QStringList down{tr("not pinned"), tr("top edge"), tr("centre"),  tr("bottom edge"),
                          tr("both edges"), tr("fraction"), tr("baseline")};
   Axis out;
-  out.pin = choice(
-      horizontal ? tr("Pinned to, x") : tr("Pinned to, y"), horizontal ? across : down,
-      [=, this](int i) {
-        rePin("pin", [=](Place& place) { axisOf(place, horizontal).pin = static_cast<Pin>(i); });
-      });
+  out.pin = choice(horizontal ? tr("Pinned to, x") : tr("Pinned to, y"), horizontal ? across : down,
+                   [=, this](int i) {
+                     rePin(work_, "pin", [=](Place& place) {
+                       axisOf(place, horizontal).pin = static_cast<Pin>(i);
+                     });
+                   });
   out.fraction = number(
       horizontal ? tr("Fraction, x") : tr("Fraction, y"), 0, 100,
       [=, this](double v) {
@@ -94,30 +88,6 @@ bool PinForm::change(const char* name, std::function<void(Place&)> apply) {
                                    [=](Item& item) { apply(item.place); }));
 }
 
-bool PinForm::rePin(const char* name, const std::function<void(Place&)>& apply) {
-  const Screen* screen = work_.screen();
-  if (!screen || !work_.display()) return false;
-  Layout layout = work_.layout();
-  std::vector<std::pair<ItemId, Place>> places;
-  Screen pinned = *screen;
-  for (size_t i = 0; i < screen->items.size(); ++i) {
-    const Item& item = *screen->items[i];
-    if (!work_.isPicked(item.id)) continue;
-    Place& place = pinned.items[i].edit().place;
-    apply(place);
-    const Box box = layout.items[i].box;
-    if (!item.parent)
-      layout.items[i].scale = scaleOf(work_.project(), pinned, place, *work_.display());
-    layout.items[i].baseline =
-        baselineOf(work_.project(), item, work_.language().id, work_.measure());
-    const Box room = roomOf(pinned, layout, i);
-    setFraction(place.x, box.x, box.w, room.x, room.w);
-    setFraction(place.y, box.y, box.h, room.y, room.h);
-    places.emplace_back(item.id, placeAt(pinned, layout, i, box));
-  }
-  return work_.perform(placeItems(screen->id, std::move(places), name, {}));
-}
-
 void PinForm::refresh(const Axis& fields, const AxisPlace& axis) {
   refill(fields.pin, static_cast<int>(axis.pin));
   refill(fields.fraction, QString::number(axis.fraction * 100, 'g', 6));
@@ -143,6 +113,7 @@ void PinForm::refresh() {
   drawn_->setText(tr("Not pinned: on other displays it lies where it was drawn for “%1”.")
                       .arg(toQt(drawn.name)));
   drawn_->setVisible(lies && work_.project().displays.size() > 1);
+  nearest_->setVisible(drawn_->isVisibleTo(this));
 }
 
 }  // namespace bristle

@@ -25,13 +25,12 @@ class PinForm : public Form {
   Axis build(bool horizontal);
   void refresh(const Axis& fields, const AxisPlace& axis);
   bool change(const char* name, std::function<void(Place&)> apply);
-  // Nothing moves by it: distances are measured anew.
-  bool rePin(const char* name, const std::function<void(Place&)>& apply);
   Work& work_;
   PinPictures* pictures_;
   Axis across_, down_;
   QComboBox *within_, *grows_;
   QLabel* drawn_;
+  QPushButton* nearest_;
 };
 
 }  // namespace bristle

@@ -9,8 +9,10 @@
 #include "desktop/place/clipboard.h"
 #include "desktop/place/move_in_tree.h"
 #include "desktop/place/new_items.h"
+#include "desktop/place/pinning.h"
 #include "desktop/place/place_bench.h"
 #include "desktop/place/placing.h"
+#include "desktop/place/reuse.h"
 #include "desktop/place/series_form.h"
 #include "desktop/place/tree_panel.h"
 #include "desktop/work/work.h"
@@ -123,6 +125,13 @@ void PlaceBench::addArranging() {
       [this] { arranging_.gather(Flow::Free); });
   add(tr("Take the group or container away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
       [this] { arranging_.dissolve(); });
+  add(tr("Make the group reusable"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_G),
+      [this] { makeReusable(work_); });
+  add(tr("Place another copy of the group"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_D),
+      [this] { placeAnotherCopy(work_); });
+  add(tr("Let the copy go of its group"), {}, [this] { letGoOfGroup(work_); });
+  add(tr("Pin what is picked to the nearest edges"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_P),
+      [this] { pinToNearest(work_); });
   add(tr("Into the container before it"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Right),
       [this] { moveInward(work_); });
   add(tr("Out of its container"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Left),

@@ -139,7 +139,7 @@ void SizeForm::refresh(const Axis& fields, bool horizontal) {
                              QString(),
                              tr("as its kind, %1"),
                              tr("as its caption, %1"),
-                             tr("as what is in it, %1"),
+                             tr("as content, %1"),
                              tr("as a new one, %1")};
   const SizeFrom from = sizeFrom(work_.project(), screen, item, horizontal);
   // With its own unit, which the field would else add.

@@ -4,13 +4,15 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QTouchEvent>
+#include <QWheelEvent>
 #include <cmath>
+#include <tuple>
 
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
-#include "paint/display_edges.h"
 #include "paint/convert.h"
+#include "paint/display_edges.h"
 
 namespace bristle {
 namespace {
@@ -236,6 +238,26 @@ void RunningMenu::mousePressEvent(QMouseEvent* event) {
 
 void RunningMenu::mouseReleaseEvent(QMouseEvent* event) {
   if (event->button() == Qt::LeftButton) sendPoint(InputType::PointUp, event->position());
+}
+
+// A notch of a wheel is 120 eighths of a degree, and moves by this many px.
+void RunningMenu::wheelEvent(QWheelEvent* event) {
+  constexpr double kNotch = 120, kPerNotch = 96;
+  const QPoint turned = event->angleDelta();
+  for (const auto& [by, back, on] : {std::tuple(turned.y(), Dir::Up, Dir::Down),
+                                     std::tuple(turned.x(), Dir::Left, Dir::Right)}) {
+    if (by == 0) continue;
+    const QPointF at = toScreen(event->position());
+    InputEvent e;
+    e.type = InputType::Scroll;
+    e.device = Device::Mouse;
+    e.x = at.x();
+    e.y = at.y();
+    e.dir = by > 0 ? back : on;
+    e.number = std::abs(by) / kNotch * kPerNotch;
+    rehearsal_.send(e);
+  }
+  event->accept();
 }
 
 void RunningMenu::leaveEvent(QEvent*) {

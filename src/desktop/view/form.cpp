@@ -1,5 +1,6 @@
 #include "desktop/view/form.h"
 
+#include <QEvent>
 #include <QSignalBlocker>
 #include <QStyle>
 
@@ -16,6 +17,22 @@ void mark(QLineEdit* field, bool bad) {
   field->style()->unpolish(field);
   field->style()->polish(field);
 }
+
+}  // namespace
+
+namespace {
+
+// A wheel that comes by while the card is scrolled must not choose something else.
+class NoWheel : public QObject {
+ public:
+  using QObject::QObject;
+  bool eventFilter(QObject* watched, QEvent* event) override {
+    const auto* widget = static_cast<QWidget*>(watched);
+    if (event->type() != QEvent::Wheel || widget->hasFocus()) return false;
+    event->ignore();
+    return true;
+  }
+};
 
 }  // namespace
 
@@ -74,6 +91,8 @@ QComboBox* Form::choice(const QString& name, const QStringList& choices,
   auto* field = new QComboBox;
   field->addItems(choices);
   field->setMinimumContentsLength(8);
+  field->setFocusPolicy(Qt::StrongFocus);
+  field->installEventFilter(new NoWheel(field));
   field->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
   connect(field, &QComboBox::activated, field, std::move(done));
   row(name, field);

@@ -4,12 +4,14 @@
 #include <QPainter>
 #include <QToolTip>
 #include <QWheelEvent>
+#include <algorithm>
 #include <cmath>
 
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/document/tree.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 
@@ -119,6 +121,16 @@ bool ScreenView::moveArt() {
   return true;
 }
 
+namespace {
+
+bool sameMoves(const Layout& a, const Layout& b) {
+  const auto open = [](const PlacedFlyOut& x, const PlacedFlyOut& y) { return x.open == y.open; };
+  return offsetsOf(a) == offsetsOf(b) &&
+         std::equal(a.flyOuts.begin(), a.flyOuts.end(), b.flyOuts.begin(), b.flyOuts.end(), open);
+}
+
+}  // namespace
+
 void ScreenView::paintArt() {
   const Layout& layout = work_.layout();
   const double ratio = devicePixelRatioF();
@@ -128,7 +140,8 @@ void ScreenView::paintArt() {
                     shownAt_.zoom() == zoom() && moveArt();
   if (!fits) startArt(size);
   shownAt_ = viewport_;
-  if (shown_ && samePicture(*shown_, now)) return;
+  // Scrollers and fly-outs may show something else of the same.
+  if (shown_ && samePicture(*shown_, now) && sameMoves(shownLayout_, layout)) return;
   const auto parts = shown_ ? staleParts(now, layout) : std::nullopt;
   paintParts(parts ? *parts : QRegion(QRect(QPoint(0, 0), size)), now, layout);
   shown_ = now;
@@ -268,6 +281,7 @@ std::vector<int> ScreenView::itemsAt(const QPointF& at, bool buttonsOnly) const 
   for (size_t i = screen->items.size(); i-- > 0;) {
     const Item& item = *screen->items[i];
     if (nesting[i].hidden || nesting[i].locked || (buttonsOnly && !item.button())) continue;
+    if (!layout.shows(i, at.x(), at.y())) continue;
     if (item.container()) continue;  // picked by their edge, or through what is in them
     if (toQt(layout.items[i].box).contains(at)) out.push_back(static_cast<int>(i));
   }

@@ -4,10 +4,13 @@
 
 #include <QApplication>
 #include <QKeyEvent>
+#include <QWidget>
 #include <algorithm>
 
 #include "paint/convert.h"
 #include "runtime/document/tree.h"
+#include "runtime/layout/fly_outs.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 
@@ -230,6 +233,7 @@ void Work::pickItems(std::vector<ItemId> items, bool sameStep) {
   if (picked_.items == items) return;
   setPicked(std::move(items));
   picked_.onlyButton = false;
+  revealPicked();
   if (!sameStep) seal();
   Q_EMIT pickedChanged();
 }
@@ -283,13 +287,46 @@ std::shared_ptr<const LookTable> Work::lookTable() {
 
 const Layout& Work::layout() {
   static const Layout none;
-  if (!layout_ && screen()) layout_ = derived_.layout(shown());
-  return layout_ ? *layout_ : none;
+  if (layout_ || !screen()) return layout_ ? *layout_ : none;
+  layout_ = derived_.layout(shown());
+  if (layout_->scrollers.empty() && layout_->flyOuts.empty()) return *layout_;
+  Layout moved = *layout_;
+  std::vector<Px> offsets;
+  for (const Scroller& s : layout_->scrollers) {
+    const auto at = scrolled_.find(screen()->items[s.item]->id);
+    offsets.push_back(at == scrolled_.end() ? 0 : at->second);
+  }
+  const auto at = item() ? indexOf(*screen(), item()->id) : std::nullopt;
+  const bool scrolls = scroll(moved, offsets);
+  const bool opens = openOnly(moved, at ? moved.items[*at].flyOut : -1);
+  if (scrolls || opens) layout_ = std::make_shared<const Layout>(std::move(moved));
+  return *layout_;
+}
+
+// What is picked in a scroller out of sight comes into it, and a fly-out opens.
+void Work::revealPicked() {
+  if (layout_ && !layout_->flyOuts.empty()) dropDerived();
+  bool scrolls = false;
+  for (const Item* it = item(); it && it->parent && !scrolls;) {
+    it = findItem(*screen(), it->parent);
+    scrolls = it && it->container()->scrolls != Scrolls::No;
+  }
+  const auto at = scrolls ? indexOf(*screen(), item()->id) : std::nullopt;
+  if (!at || layout().items[*at].scroller < 0 || inView(layout().items[*at])) return;
+  const auto offsets = offsetsToShow(*screen(), layout(), *at);
+  for (size_t i = 0; i < offsets.size(); ++i)
+    scrolled_[screen()->items[layout().scrollers[i].item]->id] = offsets[i];
+  dropDerived();
 }
 
 const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
-  if (!routes_ && screen()) routes_ = derived_.routes(shown());
+  if (routes_ || !screen()) return routes_ ? *routes_ : none;
+  // Scrolled, they are those of what can be seen now.
+  const bool moved = std::any_of(layout().scrollers.begin(), layout().scrollers.end(),
+                                 [](const Scroller& s) { return s.offset > 0; });
+  routes_ = moved ? std::make_shared<const ScreenRoutes>(screenRoutes(*screen(), layout()))
+                  : derived_.routes(shown());
   return routes_ ? *routes_ : none;
 }
 

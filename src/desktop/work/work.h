@@ -4,6 +4,7 @@
 #include <QObject>
 #include <QString>
 #include <optional>
+#include <unordered_map>
 #include <unordered_set>
 #include <vector>
 
@@ -85,7 +86,8 @@ class Work : public QObject {
 
   // The picked screen as it is shown.
   ShownScreen shown() const { return {project(), picked_.screen, showing()}; }
-  // What is derived from it; made when first asked for after a change.
+  // What is derived from it; made when first asked for after a change. Scrollers show what was
+  // picked last in them, and the fly-out that something is picked in is open.
   const Layout& layout();
   const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
   // The picked button's box in them; −1 where none is picked.
@@ -130,6 +132,7 @@ class Work : public QObject {
   void keepPicksValid();
   void setPicked(std::vector<ItemId> items);
   void keepThere(const Screen& screen);
+  void revealPicked();
 
   History history_;
   Picked picked_;
@@ -143,6 +146,7 @@ class Work : public QObject {
   Commands commands_;
   Derived derived_;
   Miniatures miniatures_;
+  std::unordered_map<ItemId, Px> scrolled_;  // how far each scroller is moved
   std::shared_ptr<const Layout> layout_;
   std::shared_ptr<const ScreenRoutes> routes_;
 };

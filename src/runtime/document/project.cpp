@@ -42,6 +42,12 @@ bool equalScreens(const Screen& a, const Screen& b) {
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
+bool equalGroups(const Group& a, const Group& b) {
+  return a.id == b.id && a.name == b.name && a.ownCaptions == b.ownCaptions &&
+         a.ownTargets == b.ownTargets && a.ownExits == b.ownExits &&
+         equalScreens(a.holds, b.holds) && a.extra == b.extra;
+}
+
 }  // namespace
 
 const Machine* find(const Project& p, const MachineId& id) {
@@ -58,6 +64,12 @@ const ProjectValue* find(const Project& p, const ValueId& id) {
 }
 const Display* find(const Project& p, const DisplayId& id) {
   return findPlain(p.displays, id);
+}
+const Group* find(const Project& p, const GroupId& id) {
+  return findShared(p.groups, id);
+}
+const ScreenList* find(const Project& p, const ListId& id) {
+  return findPlain(p.lists, id);
 }
 
 const Language& languageOf(const Project& p, const LanguageId& id) {
@@ -87,6 +99,9 @@ Kind* edit(Project& p, const KindId& id) {
 }
 Screen* edit(Project& p, const ScreenId& id) {
   return editShared(p.screens, id);
+}
+Group* edit(Project& p, const GroupId& id) {
+  return editShared(p.groups, id);
 }
 Item* edit(Screen& screen, const ItemId& id) {
   return editShared(screen.items, id);
@@ -118,6 +133,11 @@ std::int64_t highestId(const Project& p) {
     for (const Cluster& cluster : s->clusters) count(cluster.id.text);
     for (const auto& item : s->items) count(item->id.text);
   }
+  for (const auto& g : p.groups) {
+    count(g->id.text);
+    for (const auto& item : g->holds.items) count(item->id.text);
+  }
+  for (const ScreenList& list : p.lists) count(list.id.text);
   return highest;
 }
 
@@ -145,7 +165,8 @@ bool equal(const Project& a, const Project& b) {
          a.first == b.first && a.extra == b.extra &&
          equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
-         equalShared(a.screens, b.screens, equalScreens);
+         equalShared(a.screens, b.screens, equalScreens) &&
+         equalShared(a.groups, b.groups, equalGroups) && a.lists == b.lists;
 }
 
 }  // namespace bristle

@@ -54,6 +54,29 @@ struct Showing {
   Showing(Display on, LanguageId in = {}) : display(std::move(on)), language(std::move(in)) {}
 };
 
+// A group of items that is used like a kind: made once and placed many times. What is placed are
+// items of the screen like all others: a container that says whose copy it is, and in it an item
+// for each of the group's, which says which one that is (Item::origin). So layout, routes and
+// sessions know nothing of groups. Edits keep copies alike (core/edit/in_step.h).
+struct Group {
+  GroupId id;
+  std::string name;
+  // What each copy has of its own: captions and names, what its buttons do, where its routes lead.
+  bool ownCaptions = true, ownTargets = true, ownExits = true;
+  // One container and all that is in it; of the screen nothing else counts.
+  Screen holds;
+  Extras extra;
+};
+
+// Screens in an order; bars keep in step with it.
+struct ScreenList {
+  ListId id;
+  std::string name;
+  std::vector<ScreenId> screens;
+  Extras extra;
+  bool operator==(const ScreenList&) const = default;
+};
+
 struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
   Ms repeatDelay = 400, repeatInterval = 120;
@@ -77,6 +100,8 @@ struct Project {
   std::vector<Shared<Machine>> machines;
   std::vector<Shared<Kind>> kinds;
   std::vector<Shared<Screen>> screens;
+  std::vector<Shared<Group>> groups;
+  std::vector<ScreenList> lists;
   ScreenId first;           // where the menu opens
   std::int64_t lastId = 0;  // the highest number given out in an id
   Extras extra;
@@ -88,6 +113,8 @@ const Kind* find(const Project& project, const KindId& id);
 const Screen* find(const Project& project, const ScreenId& id);
 const ProjectValue* find(const Project& project, const ValueId& id);
 const Display* find(const Project& project, const DisplayId& id);
+const Group* find(const Project& project, const GroupId& id);
+const ScreenList* find(const Project& project, const ListId& id);
 // The language of that id, else the first.
 const Language& languageOf(const Project& project, const LanguageId& id);
 // What is asked for; an empty id means the first. An error where there is no such display or
@@ -111,6 +138,7 @@ inline Naming naming(const Project& project) {
 Machine* edit(Project& project, const MachineId& id);
 Kind* edit(Project& project, const KindId& id);
 Screen* edit(Project& project, const ScreenId& id);
+Group* edit(Project& project, const GroupId& id);
 Item* edit(Screen& screen, const ItemId& id);
 
 // An id that nothing in the project has: the prefix and the next number.

@@ -92,6 +92,24 @@ enum class Along : std::uint8_t { Start, Centre, End, Spread };
 // of a given size.
 enum class Cells : std::uint8_t { Content, Shared, Fixed };
 
+// Whether what is longer than a container is reached by moving it, and which way.
+enum class Scrolls : std::uint8_t { No, Down, Across };
+// How far a scroller moves to show what gets focus: as little as it must, so that it is in the
+// middle, or by a whole view.
+enum class Follow : std::uint8_t { Nearest, Centre, Page };
+
+// On which side of its button a fly-out opens where there is room; else on the other one.
+enum class Side : std::uint8_t { Below, Above, Right, Left };
+
+// A container that stands on the screen itself and is seen only while it is open: beside the button
+// that it flies out from, moved by the offsets of its own place.
+struct FlyOut {
+  ItemId from = {};  // empty: none, the container is always there
+  Side side = Side::Below;
+  bool byHover = true, byFocus = true, byAccept = false;  // what opens it
+  bool operator==(const FlyOut&) const = default;
+};
+
 // Holds what is in it together, and keeps it in order, in document order, where it is not free.
 struct ContainerData {
   Flow flow = Flow::Column;
@@ -109,6 +127,12 @@ struct ContainerData {
   // how far all are from the middle.
   double start = 0, sweep = 360;
   Px radius = 200;
+  Scrolls scrolls = Scrolls::No;  // one that does also clips; the padding stays free at its ends
+  Follow follow = Follow::Nearest;
+  FlyOut flyOut = {};
+  GroupId group = {};  // whose copy it is (Group); empty: of none
+  ListId bar = {};     // it has a button for each screen of that list; empty: of none
+  bool isCut() const { return clips || scrolls != Scrolls::No; }
   bool operator==(const ContainerData&) const = default;
 };
 inline constexpr int kMostColumns = 64;
@@ -132,6 +156,7 @@ struct Item {
   int columns = 1, rows = 1;  // of the grid that it is in: how many cells it takes, 1–kMostColumns
   bool locked = false;        // cannot be picked on the canvas, and nothing that is in it
   bool hidden = false;        // with all that is in it
+  ItemId origin = {};         // in a copy of a group: which of the group's items it is
   std::variant<ButtonData, ContainerData, PanelData, PictureData> what;
   Extras extra;
   bool operator==(const Item&) const = default;

@@ -35,6 +35,8 @@ std::optional<Error> whyNot(const Kind& kind);
 std::optional<Error> whyNot(const Item& item);
 // All but its items' own values: ids, and containers that hold themselves.
 std::optional<Error> whyNot(const Screen& screen);
+// One container, and no copy of itself in it, directly or by other groups.
+std::optional<Error> whyNotGroups(const Project& project);
 // The whole; parts that are the same as `before`'s are taken to be well.
 std::optional<Error> whyNot(const Project& project, const Project* before = nullptr);
 

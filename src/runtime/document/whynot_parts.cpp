@@ -218,6 +218,11 @@ void eachId(const Project& p, Use use) {
     for (const Cluster& cluster : s->clusters) use(cluster.id.text);
     for (const auto& item : s->items) use(item->id.text);
   }
+  for (const auto& g : p.groups) {
+    use(g->id.text);
+    for (const auto& item : g->holds.items) use(item->id.text);
+  }
+  for (const ScreenList& list : p.lists) use(list.id.text);
 }
 
 bool sameIds(const Project& a, const Project& b) {
@@ -292,6 +297,56 @@ std::optional<Error> whyNotOwnLooks(const Project& p, const Project* before) {
 
 }  // namespace
 
+namespace {
+
+// Which groups have copies in one.
+std::vector<GroupId> heldBy(const Group& group) {
+  std::vector<GroupId> out;
+  for (size_t i = 1; i < group.holds.items.size(); ++i)
+    if (const auto* box = group.holds.items[i]->container(); box && box->group)
+      out.push_back(box->group);
+  return out;
+}
+
+// Whether one is reached from itself; each group is gone into once.
+bool holdsItself(const Project& p, const Group& group, const GroupId& wanted,
+                 std::set<GroupId>& seen) {
+  for (const GroupId& id : heldBy(group)) {
+    if (id == wanted) return true;
+    const Group* in = find(p, id);
+    if (in && seen.insert(id).second && holdsItself(p, *in, wanted, seen)) return true;
+  }
+  return false;
+}
+
+}  // namespace
+
+std::optional<Error> whyNotGroups(const Project& p) {
+  for (const auto& group : p.groups) {
+    const std::string place = fmt::format("group “{}”", group->name);
+    if (auto why = whyNot(group->holds)) return Error{place, why->reason};
+    const auto& items = group->holds.items;
+    if (items.empty() || !items[0]->container() || nestingOf(group->holds)[0].end != items.size())
+      return wrong(place, "one container that holds all of the group");
+    if (auto why = whyNotParts(items, static_cast<const std::vector<Shared<Item>>*>(nullptr)))
+      return why;
+    std::set<GroupId> seen;
+    if (holdsItself(p, *group, group->id, seen))
+      return wrong(place, "no copy of itself in it, nor in what is in it");
+  }
+  return {};
+}
+
+namespace {
+
+bool sameGroups(const Project& p, const Project* before) {
+  return before &&
+         std::equal(p.groups.begin(), p.groups.end(), before->groups.begin(), before->groups.end(),
+                    [](const auto& a, const auto& b) { return a.same(b); });
+}
+
+}  // namespace
+
 std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (p.displays.empty()) return Error{p.name, "expected at least one display"};
   for (const Display& d : p.displays)
@@ -312,6 +367,8 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (auto why = whyNotParts(p.machines, before ? &before->machines : nullptr)) return why;
   if (auto why = whyNotParts(p.kinds, before ? &before->kinds : nullptr)) return why;
   if (auto why = whyNotParts(p.screens, before ? &before->screens : nullptr)) return why;
+  if (!sameGroups(p, before))
+    if (auto why = whyNotGroups(p)) return why;
   if (auto why = whyNotOwnLooks(p, before)) return why;
   if (before && sameIds(p, *before)) return {};
   return whyNotIds(p);

@@ -6,18 +6,25 @@
 
 #include "runtime/document/screen.h"
 #include "runtime/focus/relation.h"
+#include "runtime/focus/scopes.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 namespace {
 
 // Round the edge: as if the screen began again beyond it. What lies in the source's strip comes
 // first, the one at the far end before the others; without any, the one least to the side.
-int wrapTarget(const SolveInput& input, int box, Dir dir) {
+// In a scroller: round the ends of its content.
+int wrapTarget(const ScreenRoutes& routes, int box, Dir dir) {
+  const SolveInput& input = routes.input;
   const Facing a = face(input.boxes[size_t(box)], dir);
   int best = -1;
   std::tuple<bool, double, double> bestScore;
   for (size_t i = 0; i < input.boxes.size(); ++i) {
     const Facing b = face(input.boxes[i], dir);
+    if (routes.scrollerOf[i] != routes.scrollerOf[size_t(box)] ||
+        routes.flyOutOf[i] != routes.flyOutOf[size_t(box)])
+      continue;
     if (static_cast<int>(i) == box || b.centre() > a.centre() - tuning::kProgress) continue;
     const Relation r = relate(a, b);
     const bool aside = r.overlap <= 0;
@@ -51,7 +58,7 @@ void apply(const RouteRule& rule, const Screen& screen, const BoxesById& boxes, 
   int target = -1;
   if (rule.type == RouteType::Closed) slot.type = SlotRule::Closed;
   if (rule.type == RouteType::Wrap) {
-    target = wrapTarget(out.input, box, dir);
+    target = wrapTarget(out, box, dir);
     out.wraps[size_t(box)][size_t(dir)] = target >= 0;
   }
   if (rule.type == RouteType::Pinned) {
@@ -67,7 +74,30 @@ void apply(const RouteRule& rule, const Screen& screen, const BoxesById& boxes, 
   if (target >= 0) slot = {SlotRule::Fixed, target};
 }
 
+// Fly-outs, scrollers that have something to scroll, and which of them each button is in.
+void findHolders(const Layout& layout, ScreenRoutes& out) {
+  out.flyOuts = static_cast<int>(layout.flyOuts.size());
+  std::vector<int> place;  // by Layout::scrollers
+  for (const Scroller& s : layout.scrollers) {
+    const int outer = s.outer < 0 ? -1 : place[size_t(s.outer)];
+    const bool moves = mostScrolled(s) > 0;
+    place.push_back(moves ? static_cast<int>(out.scrollers.size()) : outer);
+    if (moves) out.scrollers.push_back({layout.items[s.item].box, outer});
+  }
+  for (const int item : out.items) {
+    const int in = layout.items[size_t(item)].scroller;
+    out.scrollerOf.push_back(in < 0 ? -1 : place[size_t(in)]);
+    out.flyOutOf.push_back(layout.items[size_t(item)].flyOut);
+  }
+}
+
 }  // namespace
+
+bool ScreenRoutes::seenIn(size_t box, int scroller) const {
+  const Box& hit = input.boxes[box];
+  const Box seen = common(hit, scrollers[size_t(scroller)].view);
+  return seen.w * seen.h * 2 >= hit.w * hit.h;
+}
 
 ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
   ScreenRoutes out;
@@ -82,6 +112,7 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
     out.input.boxes.push_back(layout.items[i].hit);
     out.input.names.push_back(item.id.text);
   }
+  findHolders(layout, out);
   const size_t n = out.items.size();
   out.input.rightToLeft = layout.rightToLeft;
   out.input.rules.resize(n);
@@ -104,21 +135,16 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
 
 ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
   ScreenRoutes out = unsolvedRoutes(screen, layout);
-  out.output = solve(out.input);
+  out.output = solveScopes(out);
   return out;
 }
 
 int entryBox(const Screen& screen, const ScreenRoutes& routes) {
-  int best = -1;
-  for (size_t b = 0; b < routes.items.size(); ++b) {
+  for (size_t b = 0; b < routes.items.size(); ++b)
     if (screen.items[size_t(routes.items[b])]->id == screen.entry) return static_cast<int>(b);
-    const auto order = [&](size_t i) {
-      const Box& box = routes.input.boxes[i];
-      return std::pair(box.y, routes.input.rightToLeft ? -(box.x + box.w) : box.x);
-    };
-    if (best < 0 || order(b) < order(size_t(best))) best = static_cast<int>(b);
-  }
-  return best;
+  for (const int box : readingOrder(routes))
+    if (routes.flyOutOf[size_t(box)] < 0) return box;
+  return -1;
 }
 
 }  // namespace bristle

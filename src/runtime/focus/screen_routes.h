@@ -9,6 +9,12 @@
 
 namespace bristle {
 
+// A container whose content is longer than it.
+struct RouteScroller {
+  Box view;        // where it stands
+  int outer = -1;  // the one that it is in; −1: the screen
+};
+
 // A screen's focusable buttons, by index: `items[i]` is the place in Screen::items of box i.
 struct ScreenRoutes {
   std::vector<int> items;
@@ -25,11 +31,18 @@ struct ScreenRoutes {
   // By box and direction: the cluster that it leads to, by index; −1: none. The target is its
   // first.
   std::vector<std::array<int, 4>> toCluster;
+  std::vector<RouteScroller> scrollers;  // from the outside in
+  std::vector<int> scrollerOf;           // by box: the innermost that it is in; −1: none
+  int flyOuts = 0;
+  std::vector<int> flyOutOf;  // by box: the innermost that it is in; −1: none
+  // Whether at least half of a box can be seen in the scroller.
+  bool seenIn(size_t box, int scroller) const;
 };
 
 // Solves at once; about 4 ms for 1,000 buttons.
 ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout);
-// The same before anything is solved: nothing leads anywhere. solve(input) makes the output.
+// The same before anything is solved: nothing leads anywhere. solveScopes() makes the output
+// (scopes.h).
 ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout);
 
 // The box where focus starts: the screen's entry, else the first in reading order; −1 without any.

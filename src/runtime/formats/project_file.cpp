@@ -137,6 +137,37 @@ Json valueJson(const ProjectValue& value) {
   return out;
 }
 
+Json listJson(const ScreenList& list) {
+  Json out{{"id", list.id.text}, {"name", list.name}, {"screens", Json::array()}};
+  for (const ScreenId& screen : list.screens) out["screens"].push_back(screen.text);
+  putBack(out, list.extra);
+  return out;
+}
+
+ScreenList readList(JsonReader& r, const Json& value, const JsonPlace& at) {
+  ScreenList out;
+  if (!r.isObject(value, at)) return out;
+  out.id = {r.id(value, at, "id")};
+  out.name = r.text(value, at, "name");
+  r.each(value, at, "screens", [&](const Json& screen, const JsonPlace& here) {
+    if (!screen.is_string()) return r.complain(here, "expected a screen’s id");
+    out.screens.push_back({screen.get<std::string>()});
+  });
+  out.extra = leftover(value, listJson(out));
+  return out;
+}
+
+void readGroups(JsonReader& r, const Json& root, const JsonPlace& top, const ReadingScreens& with,
+                Project& p) {
+  r.each(root, top, "groups", [&](const Json& value, const JsonPlace& at) {
+    p.groups.emplace_back(readGroup(r, value, at, with));
+  });
+  r.each(root, top, "lists", [&](const Json& value, const JsonPlace& at) {
+    p.lists.push_back(readList(r, value, at));
+    with.ids.add(p.lists.back().id.text, at);
+  });
+}
+
 void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format, Project& p) {
   UniqueIds ids(r);
   r.each(root, top, "displays", [&](const Json& value, const JsonPlace& at) {
@@ -174,6 +205,7 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format
   r.each(root, top, "screens", [&](const Json& value, const JsonPlace& at) {
     p.screens.emplace_back(readScreen(r, value, at, {p, ids, format}));
   });
+  readGroups(r, root, top, {p, ids, format}, p);
 }
 
 Json headJson(const Project& p) {
@@ -239,7 +271,7 @@ Result<OpenedProject> parseProject(std::string_view text) {
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
   p.extra = leftover(*json, headJson(p),
                      {"settings", "displays", "languages", "values", "named", "foreignTokens",
-                      "machines", "kinds", "screens"});
+                      "machines", "kinds", "screens", "groups", "lists"});
   return out;
 }
 
@@ -263,6 +295,8 @@ std::string writeProject(const Project& p) {
   for (const auto& kind : p.kinds) out["kinds"].push_back(toJson(*kind));
   out["screens"] = Json::array();
   for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen, p));
+  for (const auto& group : p.groups) out["groups"].push_back(toJson(*group, p));
+  for (const ScreenList& list : p.lists) out["lists"].push_back(listJson(list));
   putBack(out, p.extra);
   return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }

@@ -21,6 +21,9 @@ constexpr std::array<std::string_view, 5> kAcross{"start", "centre", "end", "str
 constexpr std::array<std::string_view, 4> kAlong{"start", "centre", "end", "spread"};
 constexpr std::array<std::string_view, 3> kCells{"content", "shared", "fixed"};
 constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
+constexpr std::array<std::string_view, 3> kScrolls{"no", "down", "across"};
+constexpr std::array<std::string_view, 3> kFollow{"nearest", "centre", "page"};
+constexpr std::array<std::string_view, 4> kSides{"below", "above", "right", "left"};
 constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
 constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
                                                    "back", "message", "quit"};
@@ -102,6 +105,34 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
   return b;
 }
 
+Json flyOutJson(const FlyOut& f) {
+  Json opens = Json::array();
+  if (f.byHover) opens.push_back("hover");
+  if (f.byFocus) opens.push_back("focus");
+  if (f.byAccept) opens.push_back("accept");
+  return {{"from", f.from.text}, {"side", kSides[static_cast<size_t>(f.side)]}, {"opens", opens}};
+}
+
+FlyOut readFlyOut(JsonReader& r, const Json& value, const JsonPlace& at) {
+  FlyOut out;
+  if (!r.isObject(value, at)) return out;
+  out.from = {r.text(value, at, "from")};
+  out.side = static_cast<Side>(r.choice(value, at, "side", kSides));
+  out.byHover = out.byFocus = out.byAccept = false;
+  r.each(value, at, "opens", [&](const Json& by, const JsonPlace& here) {
+    const std::string word = by.is_string() ? by.get_ref<const std::string&>() : std::string();
+    bool* const to = word == "hover"    ? &out.byHover
+                     : word == "focus"  ? &out.byFocus
+                     : word == "accept" ? &out.byAccept
+                                        : nullptr;
+    if (to)
+      *to = true;
+    else
+      r.complain(here, "expected hover, focus or accept");
+  });
+  return out;
+}
+
 void writeContainer(Json& out, const ContainerData& c) {
   out["gap"] = c.gap;
   if (c.padding != 0) out["padding"] = c.padding;
@@ -119,6 +150,11 @@ void writeContainer(Json& out, const ContainerData& c) {
   if (c.start != usual.start) out["start"] = c.start;
   if (c.sweep != usual.sweep) out["sweep"] = c.sweep;
   if (c.radius != usual.radius) out["ringRadius"] = c.radius;
+  if (c.scrolls != Scrolls::No) out["scrolls"] = kScrolls[static_cast<size_t>(c.scrolls)];
+  if (c.flyOut.from) out["flyOut"] = flyOutJson(c.flyOut);
+  if (c.group) out["group"] = c.group.text;
+  if (c.bar) out["bar"] = c.bar.text;
+  if (c.follow != Follow::Nearest) out["follow"] = kFollow[static_cast<size_t>(c.follow)];
 }
 
 int readCells(JsonReader& r, const Json& value, const JsonPlace& at, std::string_view key,
@@ -146,6 +182,12 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
   c.start = r.number(value, at, "start", c.start, -3600, 3600);
   c.sweep = r.number(value, at, "sweep", c.sweep, -360, 360);
   c.radius = r.number(value, at, "ringRadius", c.radius, 0, 10000);
+  c.scrolls = static_cast<Scrolls>(r.choice(value, at, "scrolls", kScrolls));
+  c.follow = static_cast<Follow>(r.choice(value, at, "follow", kFollow));
+  if (const Json* fly = r.member(value, "flyOut"))
+    c.flyOut = readFlyOut(r, *fly, {&at, "flyOut", 0, false});
+  c.group = {r.text(value, at, "group")};
+  c.bar = {r.text(value, at, "bar")};
   return c;
 }
 
@@ -168,6 +210,7 @@ Json itemJson(const Item& item, const Project& project) {
   if (item.rows != 1) out["cellRows"] = item.rows;
   if (item.locked) out["locked"] = true;
   if (item.hidden) out["hidden"] = true;
+  if (item.origin) out["origin"] = item.origin.text;
   if (const auto* button = item.button()) writeButton(out, *button, project);
   if (box) writeContainer(out, *box);
   if (panel) {
@@ -217,6 +260,7 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   item.rows = readCells(r, value, at, "cellRows", 1);
   item.locked = r.boolean(value, at, "locked", false);
   item.hidden = r.boolean(value, at, "hidden", false);
+  item.origin = {r.text(value, at, "origin")};
   readWhat(r, value, at, item);
   r.complain(at, whyNot(item));
   if (r.error()) return;
@@ -296,7 +340,49 @@ Json itemsJson(const Screen& screen, const std::vector<Nesting>& nesting, size_t
   return out;
 }
 
+Json groupHead(const Group& group) {
+  Json out{{"id", group.id.text}, {"name", group.name}};
+  Json own = Json::array();
+  if (group.ownCaptions) own.push_back("captions");
+  if (group.ownTargets) own.push_back("targets");
+  if (group.ownExits) own.push_back("exits");
+  out["own"] = std::move(own);
+  return out;
+}
+
 }  // namespace
+
+Json toJson(const Group& group, const Project& project) {
+  Json out = groupHead(group);
+  const Screen& holds = group.holds;
+  out["items"] = itemsJson(holds, nestingOf(holds), 0, holds.items.size(), project);
+  putBack(out, group.extra);
+  return out;
+}
+
+Group readGroup(JsonReader& r, const Json& value, const JsonPlace& at, const ReadingScreens& with) {
+  Group group;
+  if (!r.isObject(value, at)) return group;
+  group.id = {r.id(value, at, "id")};
+  group.name = r.text(value, at, "name");
+  group.ownCaptions = group.ownTargets = group.ownExits = false;
+  r.each(value, at, "own", [&](const Json& own, const JsonPlace& here) {
+    if (own == "captions")
+      group.ownCaptions = true;
+    else if (own == "targets")
+      group.ownTargets = true;
+    else if (own == "exits")
+      group.ownExits = true;
+    else
+      r.complain(here, "expected captions, targets or exits");
+  });
+  with.ids.add(group.id.text, at);
+  r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
+    readItems(r, item, here, {}, with, group.holds.items);
+  });
+  group.extra = leftover(value, groupHead(group), {"items"});
+  return group;
+}
 
 Json toJson(const Screen& screen, const Project& project) {
   Json out = screenHead(screen);

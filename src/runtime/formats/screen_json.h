@@ -20,4 +20,8 @@ struct ReadingScreens {
 Screen readScreen(JsonReader& reader, const Json& value, const JsonPlace& at,
                   const ReadingScreens& with);
 
+Json toJson(const Group& group, const Project& project);
+Group readGroup(JsonReader& reader, const Json& value, const JsonPlace& at,
+                const ReadingScreens& with);
+
 }  // namespace bristle

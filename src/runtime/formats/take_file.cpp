@@ -8,9 +8,9 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 14> kDo{
-    "tick", "point", "point.down", "point.up", "move", "accept",   "cancel",
-    "step", "gone",  "enable",     "message",  "set",  "shoulder", "shortcut"};
+constexpr std::array<std::string_view, 15> kDo{
+    "tick", "point", "point.down", "point.up", "scroll", "move",     "accept",  "cancel",
+    "step", "gone",  "enable",     "message",  "set",    "shoulder", "shortcut"};
 // Which member names what the host's event is about.
 std::string_view nameMember(InputType type) {
   switch (type) {
@@ -32,7 +32,7 @@ std::string_view nameMember(InputType type) {
 }
 constexpr size_t kShortest = 12;  // bytes of a step, at least: empty lines are none
 bool hasDir(InputType type) {
-  return type == InputType::Move || type == InputType::Shoulder;
+  return type == InputType::Move || type == InputType::Shoulder || type == InputType::Scroll;
 }
 constexpr std::array<std::string_view, 4> kBy{"mouse", "touch", "keyboard", "controller"};
 
@@ -54,7 +54,7 @@ TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
   e.at = at;
   if (!r.member(value, "do")) r.complain(top, "expected do or expect");
   e.type = named(r, value, top, "do", kDo, InputType::Tick);
-  const bool pointer = isPointerEvent(e.type);
+  const bool pointer = isPointerEvent(e.type) || e.type == InputType::Scroll;
   e.device = named(r, value, top, "by", kBy, pointer ? Device::Mouse : Device::Keyboard);
   e.x = r.number(value, top, "x", 0, -1e6, 1e6);
   e.y = r.number(value, top, "y", 0, -1e6, 1e6);
@@ -65,6 +65,7 @@ TakeStep readStep(JsonReader& r, const Json& value, const JsonPlace& top) {
     if (e.name.empty() && !pointer)
       r.complain({&top, member, 0, false}, "expected a text, found nothing");
   }
+  if (e.type == InputType::Scroll) e.number = r.number(value, top, "px", 0, 0, 1e6);
   if (e.type == InputType::SetValue) e.number = r.number(value, top, "to", 0, -1e12, 1e12);
   if (hasDir(e.type)) {
     const std::string dir = r.text(value, top, "dir");
@@ -94,6 +95,12 @@ Json stepJson(const TakeStep& step) {
       if (!e.name.empty()) break;
       out["x"] = e.x;
       out["y"] = e.y;
+      break;
+    case InputType::Scroll:
+      out["x"] = e.x;
+      out["y"] = e.y;
+      out["dir"] = nameOf(e.dir);
+      out["px"] = e.number;
       break;
     case InputType::Message:
       break;

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "runtime/document/tree.h"
+#include "runtime/layout/fly_outs.h"
 #include "runtime/layout/free.h"
 #include "runtime/layout/grid.h"
 #include "runtime/layout/line.h"
@@ -30,6 +31,7 @@ class Placer {
         sizes_(screen.items.size()),
         lines_(screen.items.size(), 0),
         cells_(screen.items.size()),
+        scrollerIn_(screen.items.size(), -1),
         within_(screen.items.size(), -1) {}
 
   void run(Layout& out) {
@@ -42,6 +44,11 @@ class Placer {
     scale(out);
     placeAxis(out, true);
     placeAxis(out, false);
+    for (Placed& each : out.items) {
+      const double scale = each.scale;
+      each.box = {each.box.x * scale, each.box.y * scale, each.box.w * scale, each.box.h * scale};
+    }
+    placeFlyOuts(screen_, nesting_, {0, 0, out.width, out.height}, out);
     for (size_t i = 0; i < out.items.size(); ++i) finish(i, out);
   }
 
@@ -197,9 +204,8 @@ class Placer {
   void finish(size_t i, Layout& out) {
     const Item& item = *screen_.items[i];
     Placed& here = out.items[i];
-    Box& box = here.box;
+    const Box& box = here.box;
     const double scale = here.scale;
-    box = {box.x * scale, box.y * scale, box.w * scale, box.h * scale};
     Px padding = 0;
     if (const auto* button = item.button())
       if (const Kind* kind = find(project_, button->kind)) padding = kind->hitPadding * scale;
@@ -208,10 +214,39 @@ class Placer {
     here.clip = nesting_[i].parent < 0 ? -1 : within_[size_t(nesting_[i].parent)];
     here.visible = here.clip < 0 ? here.hit : common(here.hit, out.clips[size_t(here.clip)]);
     within_[i] = here.clip;
+    findScroller(i, out);
     const auto* container = item.container();
-    if (!container || !container->clips) return;
+    if (!container || !container->isCut()) return;
     out.clips.push_back(here.clip < 0 ? box : common(box, out.clips[size_t(here.clip)]));
+    out.clipOf.push_back({i, here.clip});
     within_[i] = static_cast<int>(out.clips.size()) - 1;
+  }
+
+  // Which one it is moved by, and how far it reaches in that one; whether it is one itself.
+  void findScroller(size_t i, Layout& out) {
+    const int parent = nesting_[i].parent;
+    Placed& here = out.items[i];
+    if (parent >= 0) {
+      here.scroller = scrollerIn_[size_t(parent)];
+      Scroller* in = here.scroller < 0 ? nullptr : &out.scrollers[size_t(here.scroller)];
+      if (in && in->item == size_t(parent) && here.shown) reach(here, *in, out);
+    }
+    scrollerIn_[i] = here.scroller;
+    const ContainerData* how = screen_.items[i]->container();
+    if (!how || how->scrolls == Scrolls::No) return;
+    const bool down = how->scrolls == Scrolls::Down;
+    const Px view = down ? here.box.h : here.box.w;
+    out.scrollers.push_back({i, down, !down && out.rightToLeft, here.scroller, view, view});
+    scrollerIn_[i] = static_cast<int>(out.scrollers.size()) - 1;
+  }
+
+  void reach(const Placed& child, Scroller& in, const Layout& out) const {
+    const Box& view = out.items[in.item].box;
+    const Px padding = screen_.items[in.item]->container()->padding * child.scale;
+    const Px end = in.down        ? child.box.y + child.box.h - view.y
+                   : in.fromRight ? view.x + view.w - child.box.x
+                                  : child.box.x + child.box.w - view.x;
+    in.content = std::max(in.content, end + padding);
   }
 
   const Project& project_;
@@ -219,11 +254,12 @@ class Placer {
   const TextMeasure& measure_;
   const Showing& showing_;
   std::vector<Nesting> nesting_;
-  std::vector<Size> natural_;  // of what is no container
-  std::vector<Px> sizes_;      // on the axis at hand
-  std::vector<int> lines_;     // of the row that wraps that each is in
-  std::vector<Cell> cells_;    // of the grid that each is in
-  std::vector<int> within_;    // what cuts off the content of a container, by its index
+  std::vector<Size> natural_;    // of what is no container
+  std::vector<Px> sizes_;        // on the axis at hand
+  std::vector<int> lines_;       // of the row that wraps that each is in
+  std::vector<Cell> cells_;      // of the grid that each is in
+  std::vector<int> scrollerIn_;  // what moves the content of a container, by its index
+  std::vector<int> within_;      // what cuts off the content of a container, by its index
   // Of the container at hand; kept, so that many small ones cost no memory anew.
   std::vector<size_t> indices_;
   std::vector<Child> children_;
@@ -236,6 +272,13 @@ Box common(const Box& a, const Box& b) {
   const Px x = std::max(a.x, b.x), y = std::max(a.y, b.y);
   return {x, y, std::max(0.0, std::min(a.x + a.w, b.x + b.w) - x),
           std::max(0.0, std::min(a.y + a.h, b.y + b.h) - y)};
+}
+
+bool Layout::shows(size_t item, Px x, Px y) const {
+  const Placed& it = items[item];
+  if (!it.isSeen() || it.clip < 0) return it.isSeen();
+  const Box& clip = clips[size_t(it.clip)];
+  return x >= clip.x && x < clip.x + clip.w && y >= clip.y && y < clip.y + clip.h;
 }
 
 Layout layOut(const Project& project, const Screen& screen, const Showing& showing,

@@ -13,6 +13,7 @@ enum class InputType : std::uint8_t {
   Point,
   PointDown,
   PointUp,
+  Scroll,
   Move,
   Accept,
   Cancel,
@@ -36,7 +37,7 @@ struct Source {
   bool operator==(const Source&) const = default;
 };
 
-// Point*: x, y in layout px. Move: dir, and whether it went down or up. Accept, Cancel, Shoulder,
+// Point*: x, y in layout px. Scroll: what lies there is moved on by `number` px towards `dir`. Move: dir, and whether it went down or up. Accept, Cancel, Shoulder,
 // Shortcut: down or up; Shoulder: dir is left or right; Shortcut: `name`. Step (Tab): `down` is
 // forwards, in reading order. Gone: the device `unit` was taken away; what it held is given up.
 // Enable: the button `name` becomes enabled (down) or disabled. Message: `name`. SetValue: the

@@ -4,7 +4,10 @@
 #include <cmath>
 #include <tuple>
 
+#include "runtime/focus/scopes.h"
 #include "runtime/focus/why.h"
+#include "runtime/layout/fly_outs.h"
+#include "runtime/layout/scroll.h"
 #include "runtime/machine/condition.h"
 #include "runtime/session/hit_test.h"
 
@@ -39,6 +42,7 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   for (size_t i = buttons.size(); i-- > 0;) {
     const Placed& placed = layout.items[size_t(routes.items[i])];
     const Box& b = placed.visible;
+    if (placed.closed) continue;
     if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box ||
@@ -85,6 +89,7 @@ RouteType saidOf(const ScreenRun& run, int box, Dir dir) {
 }
 
 bool canHaveFocus(const ScreenRun& run, int box) {
+  if (run.layout.items[size_t(run.routes.items[size_t(box)])].closed) return false;
   return enabled(run, box) || !run.screen->passDisabled;
 }
 
@@ -147,8 +152,62 @@ int wayBack(const ScreenRun& run, int from, Dir dir) {
 
 }  // namespace
 
+namespace {
+
+Dir dirOf(Side side) {
+  switch (side) {
+    case Side::Below:
+      return Dir::Down;
+    case Side::Above:
+      return Dir::Up;
+    case Side::Right:
+      return Dir::Right;
+    case Side::Left:
+      return Dir::Left;
+  }
+  return Dir::Down;
+}
+
+// Into the open fly-out that lies that way; −1: there is none.
+int intoFlyOut(const ScreenRun& run, int from, Dir dir) {
+  for (size_t f = 0; f < run.layout.flyOuts.size(); ++f) {
+    const PlacedFlyOut& it = run.layout.flyOuts[f];
+    if (!it.open || run.routes.boxOf[it.from] != from || dirOf(sideOf(run.layout, it)) != dir)
+      continue;
+    for (const int box : readingOrder(run.routes))
+      if (run.routes.flyOutOf[size_t(box)] == static_cast<int>(f) && canHaveFocus(run, box))
+        return box;
+  }
+  return -1;
+}
+
+// Out of a fly-out: back to its button, or aside as from there.
+Move outOfFlyOut(const ScreenRun& run, int from, Dir dir) {
+  const int in = run.routes.flyOutOf[size_t(from)];
+  if (in < 0) return {};
+  const PlacedFlyOut& it = run.layout.flyOuts[size_t(in)];
+  const int button = run.routes.boxOf[it.from];
+  const Dir side = dirOf(sideOf(run.layout, it));
+  if (dir == side || button < 0) return {};
+  if (dir == opposite(side)) return {button, "out of the fly-out"};
+  const Move aside = alongRoutes(run, button, dir);
+  return aside.target < 0 ? outOfFlyOut(run, button, dir) : aside;
+}
+
+Move alongFlyOuts(const ScreenRun& run, int from, Dir dir) {
+  const RouteType said = saidOf(run, from, dir);
+  if (said == RouteType::Solved)
+    if (const int into = intoFlyOut(run, from, dir); into >= 0) return {into, "fly-out"};
+  const Move found = alongRoutes(run, from, dir);
+  if (found.target >= 0 || said == RouteType::Closed) return found;
+  const Move out = outOfFlyOut(run, from, dir);
+  return out.target < 0 ? found : out;
+}
+
+}  // namespace
+
 Move resolveMove(const ScreenRun& run, int from, Dir dir) {
-  Move found = alongRoutes(run, from, dir);
+  Move found = alongFlyOuts(run, from, dir);
   const int back = wayBack(run, from, dir);
   if (back < 0) return found;
   if (found.target != back) found = {back, "memory"};
@@ -170,19 +229,16 @@ void ScreenRun::focusOn(int box) {
   }
 }
 
+bool ScreenRun::scrollTo(std::span<const Px> offsets) {
+  if (!scroll(layout, offsets)) return false;
+  routes = screenRoutes(*screen, layout);
+  return true;
+}
+
 int stepFrom(const ScreenRun& run, int from, bool forwards) {
-  std::vector<int> order;
-  for (size_t i = 0; i < run.buttons.size(); ++i)
-    if (enabled(run, static_cast<int>(i)) || !run.screen->passDisabled)
-      order.push_back(static_cast<int>(i));
+  std::vector<int> order = readingOrder(run.routes);
+  std::erase_if(order, [&](int box) { return !canHaveFocus(run, box); });
   if (order.empty()) return -1;
-  std::sort(order.begin(), order.end(), [&](int i, int j) {
-    const auto key = [&](int k) {
-      const Box& b = run.routes.input.boxes[size_t(k)];
-      return std::tuple(b.y, run.routes.input.rightToLeft ? -(b.x + b.w) : b.x, k);
-    };
-    return key(i) < key(j);
-  });
   const auto at = std::find(order.begin(), order.end(), from);
   if (at == order.end()) return forwards ? order.front() : order.back();
   const auto index = static_cast<size_t>(at - order.begin());

@@ -3,6 +3,7 @@
 #include <array>
 #include <map>
 #include <memory>
+#include <span>
 #include <vector>
 
 #include "runtime/document/project.h"
@@ -61,6 +62,17 @@ struct MoveMade {
 };
 inline constexpr size_t kMostTakenBack = 32;  // moves that are kept
 
+// What keeps a screen's fly-outs open beside what is pointed at or has focus.
+struct FlyOutsHeld {
+  int accepted = -1;   // one that was opened by accept stays until something else is pressed
+  int dismissed = -1;  // one that was closed by cancel, until focus leaves its button
+  // Where the pointer was last on what belongs to the open one: on its way from there to it the
+  // pointer may cross other buttons, until it has rested for a while.
+  Px x = 0, y = 0;
+  bool onTheWay = false;
+  Ms restsUntil = 0;
+};
+
 struct ScreenRun {
   const Screen* screen = nullptr;
   ScreenLife life;
@@ -73,13 +85,17 @@ struct ScreenRun {
   std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
   std::vector<int> lastIn;      // by cluster: the box in it that had focus last; −1: none yet
   int number = 0;               // of its opening, in this session
-  bool conditions = false;      // whether any button asks values
+  FlyOutsHeld flyOuts;
+  bool conditions = false;  // whether any button asks values
 
   // Whether input does nothing here yet.
   bool waits() const { return screen->waitUntilShown && life.phase() == ScreenPhase::Opening; }
 
   // Keeps it in mind for the clusters, too.
   void focusOn(int box);
+  // Moves what scrollers hold (layout/scroll.h), and solves the routes for what can be seen now.
+  // False where that changes nothing.
+  bool scrollTo(std::span<const Px> offsets);
   // The topmost button at a point; −1 when there is none.
   int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
 };

@@ -96,6 +96,9 @@ void Session::work(const InputEvent& event) {
     case InputType::PointUp:
       point(event);
       break;
+    case InputType::Scroll:
+      scrollBy(event);
+      break;
     case InputType::Move:
       move(event);
       break;
@@ -151,10 +154,12 @@ void Session::runTo(Ms until) {
         box = static_cast<int>(b);
       }
     }
-    const Ms phase = nextPhaseEnd();
+    const Ms phase = std::min(nextPhaseEnd(), flyOutEnds());
     if (phase <= until && phase <= due.at && (!held || phase <= nextRepeat_)) {
       now_ = std::max(now_, phase);
+      if (flyOutEnds() <= now_) top().flyOuts.onTheWay = false;
       endPhases();
+      followFlyOuts();
     } else if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
       now_ = std::max(now_, nextRepeat_);
       nextRepeat_ = now_ + project().settings.repeatInterval;

@@ -113,6 +113,20 @@ class Session {
   void moveOnce(Dir dir);
   void step(bool forwards);
 
+  // session_fly_outs.cpp: which is open
+  void followFlyOuts();
+  int wantedFlyOut();
+  int flyOutAt(const Pointer& pointer);
+  void showFlyOut(int flyOut);
+  bool acceptFlyOut(const Item& item);
+  bool cancelFlyOut();
+  Ms flyOutEnds() const;
+
+  // session_scroll.cpp: what scrollers show
+  void showFocus();
+  void scrollTo(std::span<const Px> offsets);
+  void scrollBy(const InputEvent& event);
+
   // session_press.cpp: pointers, presses and what devices hold
   Pointer* pointerOf(const InputEvent& event);
   void point(const InputEvent& event);
@@ -146,7 +160,7 @@ class Session {
   std::vector<TraceEntry> trace_;
   std::vector<Outcome> outcomes_;
   std::deque<Happened> queue_;
-  bool settling_ = false, valuesChanged_ = false;
+  bool settling_ = false, valuesChanged_ = false, unfolding_ = false;
   Ms now_ = 0;
   bool ended_ = false, reduced_ = false;
   int runaways_ = 0, heard_ = 0;

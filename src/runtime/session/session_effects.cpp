@@ -120,6 +120,7 @@ void Session::handle(const Happened& happened) {
 
 void Session::perform(const Item& item) {
   add({.type = TraceType::Activate, .item = item.id});
+  if (acceptFlyOut(item)) return;
   const Action& action = item.button()->action;
   switch (action.type) {
     case ActionType::None:

@@ -51,6 +51,9 @@ void Session::focusOn(int box, std::string how) {
                  setFocus(program, run, on, c);
                });
   }
+  // What is under a pointer is not moved away from it.
+  if (!isPointer(modality_)) showFocus();
+  followFlyOuts();
 }
 
 void Session::move(const InputEvent& event) {

@@ -25,13 +25,17 @@ void Session::point(const InputEvent& event) {
   if (moved) pointer->hidden = false;
   pointer->x = event.x;
   pointer->y = event.y;
-  if (begins) return pointDown(*pointer, event);
+  if (begins) {
+    pointDown(*pointer, event);
+    return followFlyOuts();
+  }
   place(*pointer);
   const int box = pointer->over;
   if (moved && box >= 0 && isEnabled(box) && pointer->downs == 0 &&
       project().settings.pointerMovesFocus)
     focusOn(box, "pointer");
   if (event.type == InputType::PointUp) pointUp(event);
+  followFlyOuts();
 }
 
 void Session::pointDown(Pointer& pointer, const InputEvent& event) {
@@ -40,6 +44,8 @@ void Session::pointDown(Pointer& pointer, const InputEvent& event) {
   ++pointer.downs;
   place(pointer);
   const int box = pointer.over;
+  // One that was opened by accept goes when something is pressed that is neither it nor in it.
+  if (box < 0 || top().routes.flyOutOf[size_t(box)] < 0) top().flyOuts.accepted = -1;
   if (box < 0 || !isEnabled(box)) return;
   if (pointer.downs == 1) focusOn(box, "pointer");
   arm(*key, box, false);
@@ -163,7 +169,7 @@ void Session::cancel(const InputEvent& event) {
     down_.release(InputType::Cancel, event);
     return;
   }
-  if (down_.press(InputType::Cancel, event) && !abandonAll()) pop(focused());
+  if (down_.press(InputType::Cancel, event) && !abandonAll() && !cancelFlyOut()) pop(focused());
 }
 
 // A press that was held when its device went away is not meant to happen.

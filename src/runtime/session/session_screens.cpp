@@ -148,6 +148,8 @@ void Session::enter(const ItemId& before) {
     withButton(topDepth(), box, [](const Program& program, Running& running, const StepContext& c) {
       bristle::setFocus(program, running, true, c);
     });
+    if (!returns) showFocus();
+    followFlyOuts();
   }
   pointAnew();
 }

@@ -49,6 +49,10 @@ std::string line(const TraceEntry& e, const Names& names) {
       return fmt::format("sound {} at {:g}", e.how, e.number);
     case TraceType::Modality:
       return fmt::format("device {}", e.how);
+    case TraceType::Scroll:
+      return fmt::format("scroll {} to {:g}", names.item(e.item), e.number);
+    case TraceType::FlyOut:
+      return fmt::format("fly-out {} {}", names.item(e.item), e.how);
     case TraceType::Quit:
       return "quit";
     case TraceType::Runaway:

@@ -19,13 +19,16 @@ enum class TraceType : std::uint8_t {
   Value,
   Sound,
   Modality,
+  Scroll,
+  FlyOut,
   Quit,
   Runaway,
 };
 
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
 // the state before, `to` the state after, `how` a word or two on why. Sound: `how` is its file,
-// `number` its volume, 0–1.
+// `number` its volume, 0–1. Scroll: `item` is the container, `number` how far it is moved now, px.
+// FlyOut: `item` is the container, `how` what it does.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;

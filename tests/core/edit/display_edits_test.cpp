@@ -41,7 +41,9 @@ TEST(Displays, OneThatGoesTakesWhatHeldOnItOnly) {
   EXPECT_EQ(p.displays.size(), 1u);
   EXPECT_EQ(p.screens[0]->drawnOn, DisplayId{});
   for (const auto& item : p.screens[0]->items)
-    if (item->button()) EXPECT_TRUE(item->button()->routes.where.empty());
+    if (const auto* button = item->button()) {
+      EXPECT_TRUE(button->routes.where.empty());
+    }
   EXPECT_FALSE(s.history.perform(removeDisplay(s.first))) << "the last one stays";
   s.history.undo();
   EXPECT_EQ(s.history.now().displays.size(), 2u);
