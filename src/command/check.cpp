@@ -51,7 +51,7 @@ Subcommand addCheck(CLI::App& app) {
           if (const auto saved = saveProject(o->bringUp, project); !saved)
             return tell(s, saved.error());
         }
-        const Graphics graphics;
+        const Graphics graphics(o->file);
         const std::string folder = folderOf(o->file);
         const auto findings =
             check(project, {[&](const std::string& file) { return whyNoSound(folder, file); },

@@ -8,12 +8,22 @@
 #include <memory>
 #include <string>
 
+#include "core/formats/file_io.h"
+#include "paint/project_fonts.h"
+
 namespace bristle {
 
-// Starts what fonts need, off screen; nothing when the program has it already (tests).
+// Starts what fonts need, off screen, unless the program has it already (tests); the fonts that the
+// project in that file carries along are there from then on.
 class Graphics {
  public:
-  Graphics() {
+  explicit Graphics(const std::string& project) {
+    start();
+    useFontsOf(QString::fromStdString(folderOf(project)));
+  }
+
+ private:
+  void start() {
     if (QCoreApplication::instance()) return;
     qputenv("QT_QPA_PLATFORM", "offscreen");
     // Without this folder Qt warns on stderr, where only our own words should be.
@@ -25,7 +35,6 @@ class Graphics {
     app_ = std::make_unique<QGuiApplication>(argc_, argv_);
   }
 
- private:
   int argc_ = 1;
   char name_[8] = "bristle";
   char* argv_[2] = {name_, nullptr};

@@ -129,7 +129,7 @@ Mends mendsOf(const Project& project, const Checked& one) {
 int run(const Options& o, Streams s) {
   Project project;
   if (!openProject(o.file, project, s)) return kUnusable;
-  const Graphics graphics;
+  const Graphics graphics(o.file);
   LookPainter looks;
   looks.pictures().setFolder(folderOf(o.file));
   std::list<Checked> all;

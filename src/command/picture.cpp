@@ -62,7 +62,7 @@ Result<QImage> kindPicture(const Project& project, const Options& o, LookPainter
 int run(const Options& o, Streams s) {
   Project project;
   if (!openProject(o.project, project, s)) return kUnusable;
-  const Graphics graphics;
+  const Graphics graphics(o.project);
   LookPainter looks;
   looks.pictures().setFolder(folderOf(o.project));
   const auto image =
@@ -104,7 +104,7 @@ struct Wanted {
 };
 
 int deliverDrawn(const Wanted& o, const Project& project, Streams s) {
-  const Graphics graphics;
+  const Graphics graphics(o.project);
   LookPainter looks;
   looks.pictures().setFolder(folderOf(o.project));
   if (!o.measures.empty()) {

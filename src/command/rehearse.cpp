@@ -80,7 +80,7 @@ int run(const Options& o, Streams s) {
   if (isKeptScore(*text)) return runKept(o, *text, project, s);
   const auto take = parseTake(*text);
   if (!take) return tell(s, {o.take + ", " + take.error().place, take.error().reason});
-  const Graphics graphics;
+  const Graphics graphics(o.project);
   Pictures pictures;
   pictures.setFolder(folderOf(o.project));
   const HitShapes hits(pictures);

@@ -103,7 +103,7 @@ int routesOfScreen(const Options& o, Streams s) {
   if (!screen) return tell(s, {o.project, "no screen “" + id.text + "”"});
   const auto showing = showingOf(project, {o.display}, {o.language});
   if (!showing) return tell(s, {o.project, showing.error().reason});
-  const Graphics graphics;
+  const Graphics graphics(o.project);
   const ScreenRoutes routes =
       screenRoutes(*screen, layOut(project, *screen, *showing, FontMeasure()));
   return report(o, routes.input, routes.output, s);

@@ -33,6 +33,53 @@ std::vector<ItemId> buttons(const Project& project, size_t screen) {
   return out;
 }
 
+namespace {
+
+// What displays block, how screens grow, what scrolls and flies out, a reusable group, a bar.
+void addPlacing(Project& project, const ScreenId& first, const ScreenId& second) {
+  Display& display = project.displays[0];
+  display.safe = {10, 20, 30, 40};
+  display.corner = 50;
+  display.blocked = {{1, 2, 3, 4}, {5, 6, 7, 8}};
+  edit(project, first)->scaling = Scaling::Smaller;
+  edit(project, first)->drawnOn = project.displays[1].id;
+  Screen& screen = *edit(project, second);
+  ItemId back;
+  for (const auto& item : screen.items)
+    if (item->button()) back = item->id;
+  Item& row = screen.items[screen.items.size() - 2].edit();
+  row.place.safe = true;
+  row.place.scaling = Scaling::None;
+  row.place.y = {.pin = Pin::Fraction, .fraction = 0.25, .share = 0.5};
+  row.container()->scrolls = Scrolls::Across;
+  row.container()->follow = Follow::Page;
+  row.container()->flyOut = {back, Side::Right, false, true, true};
+  ScreenList list;
+  list.id = freshId<ListId>(project, "list");
+  list.name = "Bar";
+  screen.items.back().edit().container()->bar = list.id;
+  project.lists.push_back(list);
+  Group group;
+  group.id = freshId<GroupId>(project, "g");
+  group.name = "Stepper";
+  group.ownExits = false;
+  Item box;
+  box.id = freshId<ItemId>(project, "c");
+  box.what = ContainerData{};
+  Item button;
+  button.id = freshId<ItemId>(project, "b");
+  button.parent = box.id;
+  ButtonData data;
+  data.kind = project.kinds[0]->id;
+  data.caption = "less";
+  button.what = data;
+  group.holds.items.emplace_back(box);
+  group.holds.items.emplace_back(button);
+  project.groups.emplace_back(group);
+}
+
+}  // namespace
+
 Project fullProject() {
   History history(columnMenu({"One", "Two", "Three"}));
   const KindId kind = history.now().kinds[0]->id;
@@ -173,6 +220,7 @@ Project fullProject() {
   project.settings.darkSet = true;
   project.settings.gridWidth = 12;
   project.settings.gridHeight = 6.5;
+  addPlacing(project, first, second);
   return project;
 }
 

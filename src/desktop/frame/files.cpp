@@ -14,6 +14,7 @@
 #include "desktop/view/ask_file.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "paint/project_fonts.h"
 
 namespace bristle {
 namespace {
@@ -170,9 +171,10 @@ bool Files::takeAlong(const QString& folder) {
   for (const QString& take : QDir(work_.folder() + QStringLiteral("/takes"))
                                  .entryList({QStringLiteral("*.jsonl")}, QDir::Files))
     all.insert(fromQt(QStringLiteral("takes/") + take));
+  for (const QString& font : fontFilesOf(work_.folder())) all.insert(fromQt(font));
   const auto copied = copyFiles(fromQt(work_.folder()), fromQt(folder), all);
   if (!copied)
-    complain(tr("The project is not saved: its pictures, sounds and takes can’t be taken along."),
+    complain(tr("The project is not saved: its pictures, fonts, sounds and takes can’t be taken along."),
              toQt(copied.error().text()));
   return copied.has_value();
 }

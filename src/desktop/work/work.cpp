@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "paint/convert.h"
+#include "paint/project_fonts.h"
 #include "runtime/document/tree.h"
 #include "runtime/layout/fly_outs.h"
 #include "runtime/layout/scroll.h"
@@ -112,6 +113,8 @@ void Work::replace(Project project, const QString& folder, bool readOnly) {
 
 void Work::setFolder(const QString& folder) {
   folder_ = folder;
+  for (const QString& file : useFontsOf(folder))
+    tell(tr("The font %1 can’t be read").arg(file), true);
   looks_.pictures().setFolder(folder);
   miniatures_.setFolder(folder);
   sounds_.setFolder(folder);
