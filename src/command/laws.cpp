@@ -135,6 +135,7 @@ int run(const Options& o, Streams s) {
   std::list<Checked> all;
   for (const auto& kind : project.kinds) {
     if (!o.kind.empty() && kind->id.text != o.kind && kind->name != o.kind) continue;
+    if (kind->still && o.kind.empty()) continue;
     const Machine* machine = find(project, kind->machine);
     if (!machine) return tell(s, {kind->name, "its machine is not there"});
     auto ready = makeReady(*machine, project);

@@ -181,7 +181,13 @@ void paintRun(QPainter& painter, LookPainter& looks, const Session& session, Scr
     const int index = run.routes.boxOf[i];
     if (index < 0) {
       const Scaled scaled(painter, placed);
-      if (only.isNull() || only.intersects(toQt(placed.box))) paintDecor(painter, looks, item, box);
+      const auto still = run.still.find(i);
+      if (still != run.still.end())
+        looks.paint(painter, *find(session.project(), item.button()->kind), *still->second,
+                    still->second->state(0), box,
+                    wordsIn(session.project(), item.button()->caption, run.layout.language));
+      else if (only.isNull() || only.intersects(toQt(placed.box)))
+        paintDecor(painter, looks, item, box);
       continue;
     }
     if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;

@@ -181,13 +181,13 @@ Edit pasteClip(Shared<Project> clip, ScreenId screen, Spot to, Px dx, Px dy) {
             Screen& on = *edit(taken->project, screen);
             auto run = Pasting(*clip, *taken, screen).run(dx, dy);
             if (to.holder && !findItem(on, to.holder)) return fail({}, "that container is gone");
-            const bool button = std::any_of(run.begin(), run.end(),
-                                            [](const auto& item) { return item->button(); });
+            const auto takesFocus = [&](const auto& item) {
+              return item->button() && !isStill(taken->project, *item);
+            };
+            const bool button = std::any_of(run.begin(), run.end(), takesFocus);
             putBefore(on, to.holder, to.before, run);
             if (!on.entry && button)
-              on.entry = (*std::find_if(run.begin(), run.end(), [](const auto& item) {
-                           return item->button();
-                         }))->id;
+              on.entry = (*std::find_if(run.begin(), run.end(), takesFocus))->id;
             if (const std::string why = whyNoTree(on); !why.empty())
               return fail({}, "expected " + why);
             return std::move(taken->project);

@@ -132,7 +132,7 @@ Edit addButton(ScreenId id, KindId kind, std::string caption, Px x, Px y) {
     Item item = freshButton(after, kind, caption);
     item.place.x.offset = x;
     item.place.y.offset = y;
-    if (!screen.entry) screen.entry = item.id;
+    if (!screen.entry && !isStill(after, item)) screen.entry = item.id;
     screen.items.emplace_back(std::move(item));
     return after;
   });

@@ -227,7 +227,8 @@ Edit layInto(ScreenId id, ItemId container, KindId kind, std::vector<SeriesRow> 
                       else
                         added.emplace_back(fresh(after, row, kind, container));
                     }
-                    if (!screen.entry && !added.empty()) screen.entry = added.front()->id;
+                    if (!screen.entry && !added.empty() && !isStill(after, *added.front()))
+                      screen.entry = added.front()->id;
                     putLast(screen, container, std::move(added));
                     return after;
                   });

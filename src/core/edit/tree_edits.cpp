@@ -121,7 +121,7 @@ Edit addButtons(ScreenId id, std::vector<KindId> kinds, Spot at, std::vector<Pla
                       item.id = freshId<ItemId>(after, "b");
                       if (i < places.size()) item.place = places[i];
                       item.what = std::move(button);
-                      if (!screen.entry) screen.entry = item.id;
+                      if (!screen.entry && !kind->still) screen.entry = item.id;
                       run.emplace_back(std::move(item));
                     }
                     if (at.holder && !findItem(screen, at.holder))

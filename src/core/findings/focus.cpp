@@ -7,12 +7,12 @@
 
 namespace bristle {
 
-void checkFocusStart(const Surroundings&, const Screen& screen, Findings& out) {
+void checkFocusStart(const Surroundings& around, const Screen& screen, Findings& out) {
   if (screen.entry) return;
   const auto nesting = nestingOf(screen);
   for (size_t i = 0; i < nesting.size(); ++i) {
     const Item& item = *screen.items[i];
-    if (!item.button() || nesting[i].hidden) continue;
+    if (!item.button() || nesting[i].hidden || isStill(around.project, item)) continue;
     const auto start = [id = item.id](Screen& changed) { changed.entry = id; };
     out.push_back(
         {.place = screen.name,

@@ -10,6 +10,7 @@ namespace bristle {
 
 void checkHitSize(const Surroundings& around, const Kind& kind, Findings& out) {
   const double least = around.project.settings.leastHit;
+  if (kind.still) return;
   const HitExtent area = hitExtent(kind);
   if (!isTooSmallToHit(area, around.project.settings)) return;
   Finding f{.place = "kind “" + kind.name + "”",

@@ -12,7 +12,7 @@ std::vector<Overlap> overlapsOf(const Project& project, const Screen& screen, co
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const ButtonData* button = screen.items[i]->button();
     const Kind* kind = button && layout.items[i].shown ? find(project, button->kind) : nullptr;
-    if (kind && kind->hitForm == HitForm::Box) order.push_back(i);
+    if (kind && !kind->still && kind->hitForm == HitForm::Box) order.push_back(i);
   }
   const auto area = [&](size_t i) -> const Box& { return layout.items[i].visible; };
   std::sort(order.begin(), order.end(), [&](size_t a, size_t b) { return area(a).x < area(b).x; });

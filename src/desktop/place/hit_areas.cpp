@@ -19,7 +19,7 @@ void paintHitAreas(QPainter& p, const ScreenView& view, Work& work) {
     const auto* button = screen.items[i]->button();
     const Kind* kind =
         button && layout.items[i].isSeen() ? bristle::find(work.project(), button->kind) : nullptr;
-    if (!kind) continue;
+    if (!kind || kind->still) continue;
     const auto table = work.tables().get(work.project(), kind->id, &button->own);
     if (!table) continue;
     const Placed& placed = layout.items[i];

@@ -169,6 +169,11 @@ void ShapeCard::buildKind(Form& form) {
   caption_ = form.text(tr("Sample caption"), [this](const QString& text) {
     return change("change sample caption", [text](Kind& k) { k.sampleCaption = fromQt(text); });
   });
+  still_ = form.check(tr("Stands still: no focus, no press"), [this](bool on) {
+    change(on ? "let it stand still" : "make it a button", [on](Kind& k) { k.still = on; });
+  });
+  still_->setToolTip(
+      tr("For headings and badges: placed ones show the base look with their words"));
   fits_ = form.check(tr("Wider where a caption needs it"), [this](bool on) {
     change("fit caption", [on](Kind& k) { k.fitsCaption = on; });
   });
@@ -356,6 +361,7 @@ void ShapeCard::refresh() {
       small ? tr("%1 × %2 px: smaller than %3 px").arg(area.w).arg(area.h).arg(settings.leastHit)
             : tr("%1 × %2 px").arg(area.w).arg(area.h));
   refill(fits_, kind->fitsCaption);
+  refill(still_, kind->still);
   refill(sizesDiffer_, kind->sizesDiffer);
   const bool pictures = std::any_of(kind->parts.begin(), kind->parts.end(),
                                     [](const Part& p) { return p.type == PartType::Picture; });

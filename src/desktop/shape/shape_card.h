@@ -51,7 +51,7 @@ class ShapeCard : public QWidget {
   QLineEdit *name_, *width_, *height_, *caption_, *captionPadding_, *hit_, *alpha_, *leastHit_;
   QComboBox *wins_, *hitForm_;
   QLabel* hitNote_;
-  QCheckBox *fits_, *sizesDiffer_;
+  QCheckBox *fits_, *still_, *sizesDiffer_;
   QComboBox* partType_;
   QLineEdit* partName_;
   QPushButton *removePart_, *forward_, *backward_;

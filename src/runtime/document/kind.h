@@ -86,6 +86,7 @@ struct Kind {
   Px hitPadding = 0;         // the hit area reaches this far beyond the box, 0–200 px
   HitForm hitForm = HitForm::Box;
   double hitAlpha = 0.5;      // 0–1: with Alpha, pixels at least this opaque take the pointer
+  bool still = false;         // a heading, a badge: drawn at rest, never focused nor pressed
   bool sizesDiffer = false;   // pictures of different sizes for its states are wanted
   std::string sampleCaption;  // what tiles show
   std::vector<Part> parts;    // painted in this order, the last on top

@@ -87,6 +87,12 @@ Result<Showing> showingOf(const Project& p, const DisplayId& display, const Lang
   return Showing{*on, languageOf(p, language).id};
 }
 
+bool isStill(const Project& project, const Item& item) {
+  const ButtonData* button = item.button();
+  const Kind* kind = button ? find(project, button->kind) : nullptr;
+  return kind && kind->still;
+}
+
 const NamedValue* find(const Project& p, const NamedId& id) {
   return findPlain(*p.named, id);
 }

@@ -127,6 +127,9 @@ inline const std::string& wordsIn(const Project& project, const Text& text,
   return wordsIn(project.languages, text, language);
 }
 
+// Whether the item is of a kind that stands still: it looks like a button, and is none.
+bool isStill(const Project& project, const Item& item);
+
 // Null where there is none.
 const NamedValue* find(const Project& project, const NamedId& id);
 // The project’s named values, light or dark as its settings say. Lives as long as it.

@@ -105,7 +105,7 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
   BoxesById boxes;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
-    if (!item.button() || !layout.items[i].shown) continue;
+    if (!item.button() || !layout.items[i].shown || layout.items[i].still) continue;
     out.boxOf[i] = static_cast<int>(out.items.size());
     boxes.emplace(item.id, out.boxOf[i]);
     out.items.push_back(static_cast<int>(i));

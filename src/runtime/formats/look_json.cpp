@@ -380,6 +380,7 @@ Json toJson(const Kind& kind) {
   if (kind.hitPadding != 0) out["hitPadding"] = kind.hitPadding;
   if (kind.hitForm != HitForm::Box) out["hitForm"] = kHitForms[static_cast<size_t>(kind.hitForm)];
   if (kind.hitAlpha != 0.5) out["hitAlpha"] = kind.hitAlpha;
+  if (kind.still) out["still"] = true;
   if (kind.sizesDiffer) out["sizesDiffer"] = true;
   if (!kind.sampleCaption.empty()) out["sample"] = kind.sampleCaption;
   out["parts"] = Json::array();
@@ -405,6 +406,7 @@ Kind readKind(JsonReader& r, const Json& value, const JsonPlace& at) {
   kind.fitsCaption = r.boolean(value, at, "fitsCaption", false);
   kind.captionPadding = r.number(value, at, "captionPadding", 24, 0, 1000);
   kind.hitPadding = r.number(value, at, "hitPadding", 0, 0, 200);
+  kind.still = r.boolean(value, at, "still", false);
   const std::string form = r.text(value, at, "hitForm", "box");
   const auto known = std::find(std::begin(kHitForms), std::end(kHitForms), form);
   if (known == std::end(kHitForms))

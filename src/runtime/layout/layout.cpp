@@ -208,7 +208,10 @@ class Placer {
     const double scale = here.scale;
     Px padding = 0;
     if (const auto* button = item.button())
-      if (const Kind* kind = find(project_, button->kind)) padding = kind->hitPadding * scale;
+      if (const Kind* kind = find(project_, button->kind)) {
+        padding = kind->still ? 0 : kind->hitPadding * scale;
+        here.still = kind->still;
+      }
     here.hit = {box.x - padding, box.y - padding, box.w + 2 * padding, box.h + 2 * padding};
     here.shown = !nesting_[i].hidden;
     here.clip = nesting_[i].parent < 0 ? -1 : within_[size_t(nesting_[i].parent)];

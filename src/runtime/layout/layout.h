@@ -28,6 +28,7 @@ struct Placed {
   int scroller = -1;    // index of Layout::scrollers: the innermost that moves it; −1: none
   int flyOut = -1;      // index of Layout::flyOuts: the innermost that it is in; −1: none
   bool closed = false;  // in a fly-out that is not open, or that is in one which is not
+  bool still = false;   // of a kind that is: no button
   bool shown = true;    // neither it nor a container around it is hidden
   // How much larger it is than it is written: its look is as large as `box` ÷ `scale`, and drawn so
   // much larger (scaling.h).

@@ -259,6 +259,17 @@ Result<void> readConditions(ButtonRun& button, const Conditions& when, const Sym
 
 }  // namespace
 
+namespace {
+
+// The kind's looks, or as one placed button has them.
+std::shared_ptr<const LookTable> looksOf(const Compiled& compiled, const Compiled::KindRun& kind,
+                                         const OwnLook& own) {
+  if (own.empty()) return kind.looks;
+  return std::make_shared<LookTable>(*kind.kind, *kind.machine, naming(compiled.project()), &own);
+}
+
+}  // namespace
+
 Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,
                              const TextMeasure& measure) {
   ScreenRun run;
@@ -271,10 +282,7 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     if (!kind)
       return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
                   "its kind is missing, or the kind's machine is");
-    auto looks = kind->looks;
-    if (const OwnLook& own = item.button()->own; !own.empty())
-      looks = std::make_shared<LookTable>(*kind->kind, *kind->machine, naming(compiled.project()),
-                                          &own);
+    auto looks = looksOf(compiled, *kind, item.button()->own);
     ButtonRun button{.item = &item,
                      .kind = kind,
                      .player = LookPlayer(std::move(looks)),
@@ -288,6 +296,10 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
     }
     run.buttons.push_back(std::move(button));
   }
+  for (size_t i = 0; i < screen.items.size(); ++i)
+    if (const auto* button = screen.items[i]->button(); button && run.layout.items[i].still)
+      if (const auto* kind = compiled.find(button->kind))
+        run.still[i] = looksOf(compiled, *kind, button->own);
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
   run.lastIn.assign(run.routes.clusters.size(), -1);
   return run;

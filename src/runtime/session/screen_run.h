@@ -79,7 +79,9 @@ struct ScreenRun {
   Layout layout;
   ScreenRoutes routes;
   std::vector<ButtonRun> buttons;  // by box of `routes`
-  int focus = -1;                  // box; −1: none
+  // Of what stands still, by item.
+  std::map<size_t, std::shared_ptr<const LookTable>> still;
+  int focus = -1;  // box; −1: none
   // By box and direction: where focus came from when it arrived against that direction.
   std::vector<std::array<int, 4>> memory;
   std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
