@@ -20,7 +20,7 @@ Baseline baselineOf(const Project& project, const Item& item, const LanguageId& 
                    *findProperty(PartType::Label, prop), naming(project));
   };
   const auto number = [&](Prop prop) { return std::get<double>(value(prop)); };
-  const auto& padding = std::get<Four>(value(Prop::Padding));
+  const Four padding = std::get<Four>(value(Prop::Padding));
   const std::string pin = std::get<std::string>(value(Prop::PinY));
   const Px own = number(Prop::Height);
   // The label's middle: of all of the height where it has none of its own.
