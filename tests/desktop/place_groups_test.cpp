@@ -94,6 +94,13 @@ TEST_F(PlaceGroups, AColumnFliesOutFromAButtonAndIsSeenWhileSomethingInItIsPicke
   EXPECT_NE(canvas().grab().toImage().pixelColor(middle), themeOf(&canvas()).work);
   EXPECT_FALSE(work().layout().items[1].closed);
   work().pickItems({box});
+  // By keys, a px at a time: it stays by its button.
+  const Box before = boxOf(box);
+  canvas().setFocus();
+  key(Qt::Key_Right);
+  key(Qt::Key_Down);
+  EXPECT_EQ(boxOf(box).x, before.x + 1);
+  EXPECT_EQ(boxOf(box).y, before.y + 1);
   choose(QStringLiteral("Opens"), int(Side::Above));
   EXPECT_LE(boxOf(box).y + boxOf(box).h, boxOf(free).y);
   click(QStringLiteral("Opened by focus on the button"));

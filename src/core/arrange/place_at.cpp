@@ -5,6 +5,7 @@
 #include <unordered_set>
 
 #include "runtime/document/tree.h"
+#include "runtime/layout/fly_outs.h"
 #include "runtime/layout/pins.h"
 
 namespace bristle {
@@ -22,6 +23,34 @@ Box asWritten(Box box, const Box& room, bool mirrored) {
 
 Box smaller(const Box& box, double scale) {
   return {box.x / scale, box.y / scale, box.w / scale, box.h / scale};
+}
+
+// Which fly-out the item is, not only in; null where it is none.
+const PlacedFlyOut* flyOutOf(const Layout& layout, size_t item) {
+  const int at = layout.items[item].flyOut;
+  if (at < 0 || layout.flyOuts[size_t(at)].item != item) return nullptr;
+  return &layout.flyOuts[size_t(at)];
+}
+
+// The offsets of a fly-out are from its button: what it moves by, towards where it lies from there.
+Place besideButton(Place place, const Layout& layout, const PlacedFlyOut& flyOut, const Box& to) {
+  const Placed& it = layout.items[flyOut.item];
+  const Box &was = it.box, &button = layout.items[flyOut.from].box;
+  const Side side = sideOf(layout, flyOut);
+  const bool above = side == Side::Above, level = above || side == Side::Below;
+  // Level with the button's far edge, an offset moves it back.
+  const Px dx = place.x.offset * it.scale, dy = place.y.offset * it.scale;
+  const auto isAt = [](Px is, Px at) { return std::abs(is - at) < 1e-6; };
+  const bool atRight = isAt(was.x, button.x + button.w - was.w - dx);
+  const bool atLeft = isAt(was.x, button.x + dx), atTop = isAt(was.y, button.y + dy);
+  const bool back = level ? atRight && (layout.rightToLeft || !atLeft) : side == Side::Left;
+  const bool up = level ? above : !atTop && isAt(was.y, button.y + button.h - was.h - dy);
+  const double right = back ? -1 : 1, down = up ? -1 : 1;
+  place.x.offset += right * (to.x - was.x) / it.scale;
+  place.y.offset += down * (to.y - was.y) / it.scale;
+  if (std::abs(to.w - was.w) > 1e-9) place.x.size = to.w / it.scale;
+  if (std::abs(to.h - was.h) > 1e-9) place.y.size = to.h / it.scale;
+  return place;
 }
 
 // A length that is as it was keeps what it follows from.
@@ -79,6 +108,8 @@ Box roomOf(const Screen& screen, const Layout& layout, size_t item) {
 
 Place placeAt(const Screen& screen, const Layout& layout, size_t item, const Box& box) {
   const Item& it = *screen.items[item];
+  if (const PlacedFlyOut* flyOut = flyOutOf(layout, item))
+    return besideButton(it.place, layout, *flyOut, box);
   const double scale = layout.items[item].scale;
   const Box room = smaller(roomOf(screen, layout, item), scale);
   const Box was = smaller(layout.items[item].box, scale);

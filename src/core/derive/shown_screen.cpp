@@ -66,7 +66,8 @@ bool sameAround(const ShownScreen& a, const ShownScreen& b) {
 }
 
 bool sameBox(const Placed& a, const Placed& b) {
-  return a.box == b.box && a.clip == b.clip && a.shown == b.shown && a.closed == b.closed && a.scale == b.scale;
+  return a.box == b.box && a.clip == b.clip && a.shown == b.shown && a.closed == b.closed &&
+         a.scale == b.scale;
 }
 
 }  // namespace

@@ -37,6 +37,7 @@ class Judge {
       if (screen_.items[i]->button() && isCut(i)) add(PlaceFaultSort::CaptionCut, i);
       judgeContainer(i);
       judgeDisplay(i);
+      judgePins(i);
     }
     judgeOverlaps();
     std::stable_sort(out_.begin(), out_.end(),
@@ -91,7 +92,6 @@ class Judge {
         add(PlaceFaultSort::Unsafe, i, out);
     if (button)
       if (const Px in = blocked(box); in > kSlack) add(PlaceFaultSort::Blocked, i, in);
-    if (nesting_[i].parent < 0) judgePins(i);
   }
 
   // How far a box reaches into what the display blocks, and out of its round corners.
@@ -110,7 +110,10 @@ class Judge {
     return most;
   }
 
+  // Of what stands on the screen itself, containers and backgrounds, too; a fly-out lies by its
+  // button.
   void judgePins(size_t i) {
+    if (!shown_ || nesting_[i].parent >= 0 || layout_.items[i].flyOut >= 0) return;
     if (unpinned(project_, screen_, screen_.items[i]->place, *shown_).any())
       add(PlaceFaultSort::Unpinned, i);
   }

@@ -174,8 +174,9 @@ bool Files::takeAlong(const QString& folder) {
   for (const QString& font : fontFilesOf(work_.folder())) all.insert(fromQt(font));
   const auto copied = copyFiles(fromQt(work_.folder()), fromQt(folder), all);
   if (!copied)
-    complain(tr("The project is not saved: its pictures, fonts, sounds and takes can’t be taken along."),
-             toQt(copied.error().text()));
+    complain(
+        tr("The project is not saved: its pictures, fonts, sounds and takes can’t be taken along."),
+        toQt(copied.error().text()));
   return copied.has_value();
 }
 

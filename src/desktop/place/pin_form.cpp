@@ -105,7 +105,12 @@ void PinForm::refresh() {
   refresh(down_, place.y);
   refill(within_, place.safe ? 1 : 0);
   refill(grows_, place.scaling ? 1 + static_cast<int>(*place.scaling) : 0);
-  const bool onScreen = !item.parent;
+  // A fly-out lies by its button, and only its distance from there is its own.
+  const bool flies = item.container() && item.container()->flyOut.from;
+  const bool onScreen = !item.parent && !flies;
+  pictures_->setVisible(!flies);
+  setRowVisible(across_.pin, !flies);
+  setRowVisible(down_.pin, !flies);
   setRowVisible(within_, onScreen);
   setRowVisible(grows_, onScreen);
   const Display& drawn = drawnOn(work_.project(), *work_.screen());

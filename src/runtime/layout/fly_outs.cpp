@@ -9,7 +9,7 @@
 namespace bristle {
 namespace {
 
-// Along one axis: after `anchor` where it fits, else before it; moved into the room in any case.
+// Along one axis: after `anchor`, or before it, as wanted; where only the other one fits, there.
 Px beside(const Span& anchor, Px gap, Px size, Px from, Px extent, bool before) {
   const Px after = anchor.at + anchor.size + gap, ahead = anchor.at - gap - size;
   const Px wanted = before ? ahead : after, other = before ? after : ahead;
@@ -59,6 +59,7 @@ void findFlyOuts(const Screen& screen, std::span<const Nesting> nesting, Layout&
   };
   for (bool any = true; any;) {
     any = false;
+    const std::vector<size_t> waiting = open;
     std::erase_if(open, [&](size_t i) {
       const auto button = buttons.find(screen.items[i]->container()->flyOut.from);
       if (button == buttons.end()) return true;
@@ -66,8 +67,7 @@ void findFlyOuts(const Screen& screen, std::span<const Nesting> nesting, Layout&
       int outer = -1;
       for (size_t f = 0; f < layout.flyOuts.size(); ++f)
         if (layout.flyOuts[f].item == root) outer = static_cast<int>(f);
-      const bool waits = std::find(open.begin(), open.end(), root) != open.end();
-      if (waits) return false;
+      if (std::find(waiting.begin(), waiting.end(), root) != waiting.end()) return false;
       layout.flyOuts.push_back({i, button->second, outer});
       any = true;
       return true;

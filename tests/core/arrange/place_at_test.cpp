@@ -4,6 +4,8 @@
 #include <gtest/gtest.h>
 
 #include "core/edit/screen_edits.h"
+#include "runtime/document/tree.h"
+#include "support/bars.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 
@@ -93,6 +95,29 @@ TEST(PlaceAt, NothingMovesWhenAContainerIsMadeFree) {
     const Layout after = n.layout();
     for (size_t i = 2; i < 4; ++i) EXPECT_EQ(after.items[i].box, before.items[i].box) << i;
   }
+}
+
+// Its offsets are from its button: dragged, it goes where it is put, on whichever side it opens.
+TEST(PlaceAt, AFlyOutIsMovedFromItsButton) {
+  for (const Side side : {Side::Below, Side::Above, Side::Right, Side::Left})
+    for (const bool mirrored : {false, true}) {
+      Bar bar;
+      bar.item("bar").place = {{.offset = 300}, {.offset = 300}};
+      bar.fly("fly").side = side;
+      bar.project.languages[0].rightToLeft = mirrored;
+      const auto laid = [&] {
+        return layOut(bar.project, *bar.project.screens[0], bar.project.displays[0], kMeasure);
+      };
+      const size_t fly = *indexOf(*bar.project.screens[0], ItemId{"fly"});
+      const Layout layout = laid();
+      Box to = layout.items[fly].box;
+      to.x += side == Side::Left ? -9 : 9;
+      to.y += side == Side::Above ? -7 : 7;
+      bar.item("fly").place = placeAt(*bar.project.screens[0], layout, fly, to);
+      const Box is = laid().items[fly].box;
+      EXPECT_NEAR(is.x, to.x, 1e-9) << int(side) << mirrored;
+      EXPECT_NEAR(is.y, to.y, 1e-9) << int(side) << mirrored;
+    }
 }
 
 }  // namespace

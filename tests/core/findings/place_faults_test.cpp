@@ -91,6 +91,11 @@ TEST(PlaceFaults, WhatIsNotPinnedIsToldWhereTheDisplayHasAnotherShape) {
   must(l.history, changeItems(l.screen, {l.button}, "pin", {},
                               [](Item& item) { item.place.y.pin = Pin::Start; }));
   EXPECT_TRUE(on(1).empty()) << "as wide in px of the screen, so that x needs no pin";
+  // A column with what is in it is told of once.
+  must(l.history, gather(l.screen, {l.button}, {.flow = Flow::Column}));
+  ASSERT_EQ(on(1).size(), 1u);
+  EXPECT_EQ(on(1)[0].sort, PlaceFaultSort::Unpinned);
+  EXPECT_TRUE(p.screens[0]->items[on(1)[0].item]->container());
 }
 
 TEST(PlaceFaults, AButtonInTheSafeAreaHasNone) {
