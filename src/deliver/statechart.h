@@ -2,7 +2,7 @@
 //
 // What runs it sends, for each thing that happens to a button, first the event `signals` with the
 // data {over, armed, down, focus, enabled, current} (0 or 1), then the event itself: over.begin,
-// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, hold, repeat, and
+// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, current.begin, current.end, hold, repeat, and
 // message.NAME for what others tell. value.ID, with a number, sets a value. The events of one cause
 // (disable, then abandon) are sent together, those of the next once the chart rests.
 //

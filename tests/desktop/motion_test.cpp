@@ -5,6 +5,7 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/state_edits.h"
+#include "desktop/motion/event_choice.h"
 #include "motion_fixture.h"
 #include "paint/convert.h"
 #include "runtime/formats/project_file.h"
@@ -215,7 +216,7 @@ TEST_F(Motion, TheCardChangesEventsTimesOrderAndEffects) {
   click(QStringLiteral("Answers later"));
   EXPECT_EQ(machine().transitions[release + 2], first) << "the same one moves on";
   at = release + 2;
-  choose(QStringLiteral("Event"), 11);
+  choose(QStringLiteral("Event"), eventIndex(Event::After));
   EXPECT_EQ(now().on, Event::After);
   fill(QStringLiteral("Time in the state"), QStringLiteral("750"));
   EXPECT_EQ(now().after, 750);

@@ -17,7 +17,7 @@ Transition randomTransition(Dice& dice, const Machine& m) {
   Transition t;
   const auto state = [&] { return m.states[size_t(dice.whole(0, int(m.states.size()) - 1))].id; };
   if (dice.whole(0, 4) > 0) t.from = state();
-  t.on = static_cast<Event>(dice.whole(0, 12));
+  t.on = static_cast<Event>(dice.whole(0, 14));
   const Ms kAfters[] = {0, 100, 250, 600};
   t.after = t.on == Event::After ? kAfters[dice.whole(0, 3)] : 0;
   if (t.on == Event::Message) t.message = dice.whole(0, 1) ? "a" : "b";
@@ -48,7 +48,7 @@ Machine randomMachine(Dice& dice, bool zeroTimes) {
 
 LawStep randomStep(Dice& dice, const Running& run, const Ready& ready, Ms at) {
   for (;;) {
-    LawStep step{static_cast<Deed>(dice.whole(0, 14)), at};
+    LawStep step{static_cast<Deed>(dice.whole(0, 15)), at};
     const Signals s = run.signals;
     if (step.deed == Deed::KeyPress && !s.has(Signals::Focus)) continue;
     const bool pointed = s.has(Signals::Armed) && s.has(Signals::Over) && !run.byKey;

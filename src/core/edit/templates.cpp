@@ -230,19 +230,41 @@ void tab(Machine& m, Wins wins) {
   left(current.disabled, plain.disabled);
 }
 
+// Whether it leads to the screen shown is asked of the menu: no message has to tell it.
+void barEntry(Machine& m, Wins wins) {
+  const Half plain, current = Half::on("current-");
+  Wiring wire(m, wins);
+  wire.states(plain);
+  wire.states(current, "current, ");
+  for (const Half* half : {&plain, &current}) {
+    wire.hoverAndFocus(*half);
+    wire.pressed(*half);
+    wire.settle(half->pressed, Event::Release, *half, kActivate);
+    wire.calledOff(*half);
+    wire.disabled(*half);
+  }
+  for (const auto state :
+       {&Half::normal, &Half::hover, &Half::pressed, &Half::focused, &Half::disabled}) {
+    wire.add(plain.*state, Event::CurrentBegin, current.*state);
+    wire.add(current.*state, Event::CurrentEnd, plain.*state);
+  }
+}
+
 struct Words {
   std::string_view name, meaning;
 };
-constexpr std::array<Template, 8> kAll{
-    Template::MenuButton,      Template::BothAtOnce, Template::OnPress, Template::HoldToConfirm,
-    Template::RepeatWhileHeld, Template::Toggle,     Template::Tab,     Template::FlashAndReturn};
-constexpr std::array<Words, 8> kWords{{
+constexpr std::array<Template, 9> kAll{
+    Template::MenuButton,      Template::BothAtOnce, Template::OnPress,  Template::HoldToConfirm,
+    Template::RepeatWhileHeld, Template::Toggle,     Template::BarEntry, Template::Tab,
+    Template::FlashAndReturn};
+constexpr std::array<Words, 9> kWords{{
     {"menu button", "Activates when a press ends on it."},
     {"hover and focus at once", "A menu button with a look of its own for both at once."},
     {"on press", "Activates as soon as it is pressed."},
     {"hold to confirm", "Activates when it was held down long enough."},
     {"repeat while held", "Activates on press, then again and again while held."},
     {"toggle", "Off and on; each use changes over."},
+    {"bar entry", "Current for as long as it leads to the screen that is shown."},
     {"tab", "The one used last is current, until another one is used."},
     {"flash and return", "Flashes for a moment when it is used."},
 }};
@@ -263,6 +285,8 @@ Machine fromTemplate(Template which, MachineId id, std::string name, Wins wins) 
   Machine machine = begun(std::move(id), std::move(name), wins);
   if (which == Template::Toggle) {
     toggle(machine, wins);
+  } else if (which == Template::BarEntry) {
+    barEntry(machine, wins);
   } else if (which == Template::Tab) {
     tab(machine, wins);
   } else {

@@ -18,6 +18,7 @@ enum class Template : std::uint8_t {
   HoldToConfirm,    // activates after the hold time, then shows `done` until let go
   RepeatWhileHeld,  // activates on press and again and again
   Toggle,           // two halves, off and on; each activation changes the half
+  BarEntry,         // two halves; which one follows from whether it is current
   Tab,              // two halves; the one that was used is current until another one is
   FlashAndReturn,   // shows `flash` for a moment after it was used
 };

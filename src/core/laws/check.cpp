@@ -81,12 +81,13 @@ class Judge {
   }
 
  private:
-  // States that signals alone lead between are one mode (a toggle has two). A message that some
-  // states of a mode answer and others miss is often forgotten there.
+  // States that signals alone lead between are one mode (a toggle has two). A message, or becoming
+  // current, that some states of a mode answer and others miss is often forgotten there.
   void mode(const Edge& e) {
     const StateIndex from = e.from.at.run.state, to = e.to.run.state;
-    if (e.step.deed == Deed::Message) {
-      bool& answered = answers_[e.step.index].try_emplace(from, false).first->second;
+    const bool current = e.step.deed == Deed::Current || e.step.deed == Deed::NotCurrent;
+    if (e.step.deed == Deed::Message || (current && subject_.program.hearsCurrent)) {
+      bool& answered = answers_[{e.step.deed, e.step.index}].try_emplace(from, false).first->second;
       answered = answered || (!e.outcomes.empty() && e.outcomes[0].type == OutcomeType::State);
     } else if (e.step.deed < Deed::Message && e.step.deed != Deed::Release &&
                e.step.deed != Deed::Lift && e.outcomes.size() < 2) {
@@ -99,14 +100,18 @@ class Judge {
     return at == modes_.end() ? state : modeOf(at->second);
   }
   void unevenAnswers() {
-    for (const auto& [message, states] : answers_) {
+    for (const auto& [heard, states] : answers_) {
+      const std::string what =
+          heard.first == Deed::Message
+              ? fmt::format("the message “{}”", subject_.symbols.messages[size_t(heard.second)])
+              : std::string(
+                    nameOf(heard.first == Deed::Current ? Event::CurrentBegin : Event::CurrentEnd));
       std::map<StateIndex, int> answering;
       for (const auto& [state, answered] : states) answering[modeOf(state)] += answered;
       for (const auto& [state, answered] : states)
         if (!answered && answering[modeOf(state)] > 0)
           report_.advice.push_back(
-              fmt::format("“{}” ignores the message “{}”, which states beside it answer",
-                          name(state), subject_.symbols.messages[size_t(message)]));
+              fmt::format("“{}” ignores {}, which states beside it answer", name(state), what));
     }
   }
 
@@ -283,9 +288,10 @@ class Judge {
   std::vector<bool> reached_, taken_;
   std::vector<int> left_;  // by state: the first visit there
   std::set<StateIndex> leaves_;
-  std::map<StateIndex, StateIndex> modes_;             // towards the lowest of its mode
-  std::map<int, std::map<StateIndex, bool>> answers_;  // by message and state
-  std::array<bool, 6> has_{};                          // by role
+  std::map<StateIndex, StateIndex> modes_;  // towards the lowest of its mode
+  std::map<std::pair<Deed, int>, std::map<StateIndex, bool>>
+      answers_;                // by what is heard, and state
+  std::array<bool, 6> has_{};  // by role
 };
 
 }  // namespace

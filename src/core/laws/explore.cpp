@@ -53,7 +53,7 @@ Explorer::Explorer(const Program& program, const Symbols& symbols, std::vector<d
   start_.resize(std::max(start_.size(), symbols.values.size()));
   const Minds minds = mindsOf(program);
   messages_ = minds.messages;
-  readsCurrent_ = minds.current;
+  mindsCurrent_ = minds.current;
   collectValues(symbols);
 }
 
@@ -149,13 +149,6 @@ void Explorer::begin() {
   first.zone = zone;
   visits_.push_back(first);
   known_.emplace(keyOf(first.at, watched_.size()), 0);
-  if (!readsCurrent_) return;
-  // Whether a button is the current one is so from when its screen opens.
-  first.at.run.signals.set(Signals::Current, true);
-  first.parent = 0;
-  first.step = {Deed::Current};
-  visits_.push_back(first);
-  known_.emplace(keyOf(first.at, watched_.size()), 1);
 }
 
 void Explorer::delivering(const Program& program, const Running& run, Event event, int message,
@@ -226,8 +219,10 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
       break;
     case Deed::Current:
     case Deed::NotCurrent:
+      setCurrent(program_, run, step.deed == Deed::Current, c);
+      break;
     case Deed::Wait:
-      break;  // being current is settled when the screen opens
+      break;
   }
   workOff(s, values);
   if (!internValues(s, values)) return false;

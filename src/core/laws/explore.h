@@ -118,7 +118,7 @@ class Explorer : private DeliveryWatch {
   std::vector<Visit> visits_;
   std::unordered_multimap<std::uint64_t, std::uint32_t> known_;
   std::string whyNotWhole_;
-  bool readsCurrent_ = false;
+  bool mindsCurrent_ = false;
   std::int64_t work_ = 0, mostWork_;
   // of the step being taken
   std::vector<Outcome> outcomes_;

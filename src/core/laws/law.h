@@ -45,7 +45,7 @@ enum class Deed : std::uint8_t {
   Disable,
   Message,   // `index`: of the message in the symbols
   SetValue,  // somebody else sets `index` to `value`
-  Current,   // it is a button of the screen to which it leads,
+  Current,   // it leads to the screen shown, or its formula holds, from now on,
   NotCurrent,
   Wait,  // nothing but time: what is told happens by then
 };

@@ -134,7 +134,7 @@ void SequencePlayer::step(const LawStep& step) {
       break;
     case Deed::Current:
     case Deed::NotCurrent:
-      run_.signals.set(Signals::Current, step.deed == Deed::Current);
+      setCurrent(program_, run_, step.deed == Deed::Current, c);
       break;
     case Deed::Wait:
       break;

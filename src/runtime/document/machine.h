@@ -34,6 +34,8 @@ enum class Event : std::uint8_t {
   FocusLose,
   Enable,
   Disable,
+  CurrentBegin,  // it leads to the screen shown, or its formula holds, from now on,
+  CurrentEnd,    // and no longer
   Hold,
   Repeat,
   After,

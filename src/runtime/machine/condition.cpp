@@ -12,16 +12,20 @@ Result<Formula> compileCondition(std::string_view text, const Symbols& symbols) 
   return formula;
 }
 
-bool startsEnabled(const Project& project, const ButtonData& button) {
-  if (button.disabled || button.when.enabled.empty()) return !button.disabled;
+bool startsSo(const Project& project, std::string_view condition) {
   Symbols symbols;
   std::vector<double> values;
   for (const ProjectValue& value : project.values) {
     symbols.values.push_back(value.id);
     values.push_back(value.start);
   }
-  const auto formula = compileCondition(button.when.enabled, symbols);
+  const auto formula = compileCondition(condition, symbols);
   return !formula || formula->holds({}, values);
+}
+
+bool startsEnabled(const Project& project, const ButtonData& button) {
+  if (button.disabled || button.when.enabled.empty()) return !button.disabled;
+  return startsSo(project, button.when.enabled);
 }
 
 }  // namespace bristle

@@ -90,6 +90,7 @@ void change(const Program& program, Running& run, const SignalChange& wanted,
   const bool focusLost = lost(Signals::Focus), overEnded = lost(Signals::Over);
   const bool focusGained = gained(Signals::Focus), overBegan = gained(Signals::Over);
   const bool enabledNow = gained(Signals::Enabled), disabledNow = lost(Signals::Enabled);
+  const bool currentNow = gained(Signals::Current), notCurrentNow = lost(Signals::Current);
   ends ? disarm(run) : setDown(run, c.now);
   if (disabledNow) deliver(program, run, Event::Disable, c);
   if (focusLost) deliver(program, run, Event::FocusLose, c);
@@ -97,6 +98,8 @@ void change(const Program& program, Running& run, const SignalChange& wanted,
   if (overEnded) deliver(program, run, Event::OverEnd, c);
   if (ends && !releases) deliver(program, run, Event::Abandon, c);
   if (enabledNow) deliver(program, run, Event::Enable, c);
+  if (notCurrentNow) deliver(program, run, Event::CurrentEnd, c);
+  if (currentNow) deliver(program, run, Event::CurrentBegin, c);
   if (focusGained) deliver(program, run, Event::FocusGain, c);
   if (overBegan) deliver(program, run, Event::OverBegin, c);
 }
@@ -111,6 +114,10 @@ void setFocus(const Program& program, Running& run, bool focus, const StepContex
 
 void setEnabled(const Program& program, Running& run, bool enabled, const StepContext& c) {
   change(program, run, {.enabled = enabled}, c);
+}
+
+void setCurrent(const Program& program, Running& run, bool current, const StepContext& c) {
+  change(program, run, {.current = current}, c);
 }
 
 void beginPress(const Program& program, Running& run, bool byKey, const StepContext& c) {

@@ -58,8 +58,9 @@ struct StepContext {
 void deliver(const Program&, Running&, Event, const StepContext&, int message = -1, Ms after = 0);
 
 // What one cause changes of a button's signals: all of them first, then the events are delivered in
-// the order disable | focus.lose, release, over.end, abandon, enable, focus.gain, over.begin, so
-// that no state flashes in between. What is so already stays without an event.
+// the order disable | focus.lose, release, over.end, abandon, enable, current.end, current.begin,
+// focus.gain, over.begin, so that no state flashes in between. What is so already stays without an
+// event.
 enum class Ends : std::uint8_t {
   Nothing,
   Press,
@@ -75,6 +76,7 @@ void change(const Program&, Running&, const SignalChange&, const StepContext&);
 void setOver(const Program&, Running&, bool over, const StepContext&);
 void setFocus(const Program&, Running&, bool focus, const StepContext&);
 void setEnabled(const Program&, Running&, bool enabled, const StepContext&);
+void setCurrent(const Program&, Running&, bool current, const StepContext&);
 void beginPress(const Program&, Running&, bool byKey, const StepContext&);
 void endPress(const Program&, Running&, const StepContext&);  // release, or abandon when not down
 void abandonPress(const Program&, Running&, const StepContext&);

@@ -90,6 +90,7 @@ Result<Program> Program::compile(const Machine& machine, Symbols& symbols, const
     program.transitions_.push_back(std::move(*compiled));
     program.usesHold |= t.on == Event::Hold;
     program.usesRepeat |= t.on == Event::Repeat;
+    program.hearsCurrent |= t.on == Event::CurrentBegin || t.on == Event::CurrentEnd;
   }
   program.pace_ = paceOf(machine, {}, names);
   program.hold = std::max<Ms>(machine.hold, 1);
@@ -128,6 +129,7 @@ void Program::sortByStateAndEvent(const Machine& machine) {
 
 Minds mindsOf(const Program& program) {
   Minds out;
+  out.current = program.hearsCurrent;
   const auto add = [](auto& all, auto one) {
     if (std::find(all.begin(), all.end(), one) == all.end()) all.push_back(one);
   };

@@ -65,9 +65,10 @@ class Program {
 
   Ms hold = 0, repeatDelay = 0, repeatInterval = 0;
   bool usesHold = false, usesRepeat = false;
+  bool hearsCurrent = false;  // some transition is on current.begin or current.end
 
  private:
-  static constexpr size_t kEvents = 13;
+  static constexpr size_t kEvents = 15;
   struct Span {
     std::uint32_t from = 0;
     std::uint16_t count = 0;

@@ -55,17 +55,18 @@ ScreenRun* Session::screenOf(int number) {
   return at == stack_.end() ? nullptr : &*at;
 }
 
-// With what values call for: nothing moves into being disabled, it simply is.
+// With what values call for: nothing moves into being disabled or current, it simply is.
 void Session::atRest(ScreenRun& opened) {
   for (size_t b = 0; b < opened.buttons.size(); ++b) {
     ButtonRun& button = opened.buttons[b];
     button.running.enteredAt = now_;  // its timers run from now on
-    button.running.signals.set(Signals::Current, button.shallBeCurrent(opened.screen->id, values_));
+    const bool enabled = button.shallBeEnabled(values_);
+    const bool current = button.shallBeCurrent(opened.screen->id, values_);
     show(button);
-    if (button.shallBeEnabled(values_)) continue;
+    if (enabled && !current) continue;
     outcomes_.clear();
-    setEnabled(*button.kind->program, button.running, false,
-               {now_, values_, &outcomes_, nullptr, values_.data()});
+    change(*button.kind->program, button.running, {.enabled = enabled, .current = current},
+           {now_, values_, &outcomes_, nullptr, values_.data()});
     show(button);
     std::erase_if(outcomes_, [](const Outcome& o) { return o.type == OutcomeType::State; });
     collect(topDepth(), static_cast<int>(b));

@@ -87,10 +87,11 @@ class LawObserver : private DeliveryWatch {
     calls(Signals::Down, Role::Press);
     if (!s.has(Signals::Enabled) && roles_.contains(Role::Disabled)) wanted = Role::Disabled;
     const Role is = program_.role(run.state);
+    const auto set = s.bits & ~Signals::Current;  // asks for no role
     if (is != Role::None && is != wanted) broken.insert(Law::Follows);
-    if (s.bits == Signals::Enabled && is != Role::Rest) broken.insert(Law::Rest);
-    if (s.bits == (Signals::Enabled | Signals::Armed) && is != Role::Rest) broken.insert(Law::Rest);
-    if (s.bits == (Signals::Enabled | Signals::Focus)) {
+    if (set == Signals::Enabled && is != Role::Rest) broken.insert(Law::Rest);
+    if (set == (Signals::Enabled | Signals::Armed) && is != Role::Rest) broken.insert(Law::Rest);
+    if (set == (Signals::Enabled | Signals::Focus)) {
       SequencePlayer other(program_, player_.values());
       Running copy = run;
       copy.enteredAt = 0;

@@ -4,6 +4,8 @@
 
 #include <gmock/gmock.h>
 
+#include "core/edit/templates.h"
+#include "runtime/machine/opening.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -253,6 +255,25 @@ TEST(Conditions, FollowTheValuesAndTellTheMachines) {
   EXPECT_THAT(run.lines(),
               ElementsAre("value v1 = 2", "state " + menu.ids[1].text + " disabled → normal"));
   EXPECT_FALSE(signals(run, 2).has(Signals::Current));
+}
+
+// A machine that has states for it moves at once, and opens in the right one without moving.
+TEST(Conditions, ABarEntryFollowsWhatIsCurrent) {
+  Asking menu;
+  Machine& machine = *edit(menu.project, menu.project.machines[0]->id);
+  machine = fromTemplate(Template::BarEntry, machine.id, machine.name, Wins::Focused);
+  menu.project.values[0].start = 1;
+  Playing run(menu.project);
+  const std::string id = menu.ids[2].text;
+  EXPECT_THAT(run.lines(), Not(Contains(HasSubstr("state " + id)))) << "it opens at rest";
+  for (size_t i = 0; i < 3; ++i)
+    EXPECT_EQ(openingState(menu.project, machine, menu.data(i), menu.project.screens[0]->id),
+              run.session().stack()[0].buttons[i].running.state)
+        << "pictures show it as it opens: " << i;
+  Asking::set(run, 0);
+  EXPECT_THAT(run.lines(), ElementsAre("value v1 = 0", "state " + id + " current-normal → normal"));
+  Asking::set(run, 1);
+  EXPECT_THAT(run.lines(), ElementsAre("value v1 = 1", "state " + id + " normal → current-normal"));
 }
 
 // The host's word and the condition must both hold.

@@ -1,0 +1,36 @@
+#include "runtime/machine/opening.h"
+
+#include <algorithm>
+
+#include "runtime/machine/condition.h"
+#include "runtime/machine/interpreter.h"
+
+namespace bristle {
+
+bool startsCurrent(const Project& project, const ButtonData& button, const ScreenId& on) {
+  if (!button.when.current.empty()) return startsSo(project, button.when.current);
+  return button.action.type == ActionType::Open && button.action.screen == on;
+}
+
+StateIndex openingState(const Project& project, const Machine& machine, const ButtonData& button,
+                        const ScreenId& on) {
+  const bool enabled = startsEnabled(project, button);
+  const bool hears = std::any_of(machine.transitions.begin(), machine.transitions.end(),
+                                 [](const auto& t) { return t.on == Event::CurrentBegin; });
+  const bool current = hears && startsCurrent(project, button, on);
+  if (enabled && !current) return 0;  // the usual one, of which there may be thousands
+  Symbols symbols;
+  std::vector<double> values;
+  for (const ProjectValue& value : project.values) {
+    symbols.values.push_back(value.id);
+    values.push_back(value.start);
+  }
+  const auto program = Program::compile(machine, symbols);
+  if (!program) return 0;
+  Running run;
+  std::vector<Outcome> outcomes;
+  change(*program, run, {.enabled = enabled, .current = current}, {0, values, &outcomes});
+  return run.state;
+}
+
+}  // namespace bristle
