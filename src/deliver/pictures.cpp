@@ -28,6 +28,11 @@ Json entryOf(const DeliveredPicture& p) {
       {"height", p.height},  {"box", {{"x", p.boxX}, {"y", p.boxY}, {"w", p.boxW}, {"h", p.boxH}}}};
 }
 
+// What stands still is never seen in another state than its first.
+size_t statesSeen(const Kind& kind, const Machine& machine) {
+  return kind.still ? 1 : machine.states.size();
+}
+
 }  // namespace
 
 std::string safeFileName(const std::string& name, std::vector<std::string>& taken) {
@@ -107,7 +112,8 @@ Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, Lo
   if (!std::filesystem::is_directory(folder, failed)) return fail(folder, "cannot be made");
   int total = 0, done = 0;
   for (const auto& kind : project.kinds)
-    if (const Machine* machine = find(project, kind->machine)) total += int(machine->states.size());
+    if (const Machine* machine = find(project, kind->machine))
+      total += int(statesSeen(*kind, *machine));
   std::vector<DeliveredPicture> out;
   std::vector<std::string> taken;
   Json index{{"project", project.name}, {"pictures", Json::array()}};
@@ -120,7 +126,7 @@ Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, Lo
     const double reach = LookPainter::reach(*kind, table);
     const std::string base = safeFileName(kind->name, taken);
     std::vector<std::string> states;
-    for (size_t s = 0; s < machine->states.size(); ++s) {
+    for (size_t s = 0; s < statesSeen(*kind, *machine); ++s) {
       const auto image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks);
       if (!image) return tl::unexpected(image.error());
       DeliveredPicture entry{base + "." + safeFileName(machine->states[s].name, states) + ".png",

@@ -38,11 +38,19 @@ QStringList linesOf(const QFont& font, const QString& text, double width) {
   return {text.left(at).trimmed(), text.mid(at).trimmed()};
 }
 
+// On which side lines begin.
+Qt::Alignment sideOf(const PartValues& label) {
+  const std::string& align = label.text(Prop::Align);
+  if (align == "centre") return Qt::AlignHCenter;
+  return (align == "end") != label.mirrored() ? Qt::AlignRight : Qt::AlignLeft;
+}
+
 }  // namespace
 
 QRectF Captions::inside(const PartValues& label, const QRectF& rect) {
   const Four& p = label.four(Prop::Padding);
-  return rect.adjusted(p.d, p.a, -p.b, -p.c);
+  return label.mirrored() ? rect.adjusted(p.b, p.a, -p.d, -p.c)
+                          : rect.adjusted(p.d, p.a, -p.b, -p.c);
 }
 
 const Captions::Laid& Captions::laid(const PartValues& v, double width,
@@ -52,9 +60,10 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
   const std::string& overflow = v.text(Prop::Overflow);
   // Sizes are rounded to the pixel by the font; key by what it will be.
   const std::string key =
-      fmt::format("{}\n{}\n{}\n{:.1f}\n{}\n{}\n{}\n{}\n{}", v.text(Prop::Family), std::lround(size),
-                  std::lround(v.number(Prop::Weight)), v.number(Prop::Spacing), v.text(Prop::Case),
-                  two, overflow, overflow == "spill" && !two ? 0 : std::lround(width), caption);
+      fmt::format("{}\n{}\n{}\n{:.1f}\n{}\n{}\n{}\n{}\n{}\n{}", v.text(Prop::Family),
+                  std::lround(size), std::lround(v.number(Prop::Weight)), v.number(Prop::Spacing),
+                  v.text(Prop::Case), two ? int(sideOf(v)) : 0, overflow,
+                  overflow == "spill" && !two ? 0 : std::lround(width), two, caption);
   if (const auto at = laid_.find(key); at != laid_.end()) return at->second;
   if (laid_.size() > kMostKept) laid_.clear();
   Laid out;
@@ -87,10 +96,7 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
     out.cut = true;
   }
   QTextOption option;
-  const std::string& align = v.text(Prop::Align);
-  option.setAlignment(align == "centre" ? Qt::AlignHCenter
-                      : align == "end"  ? Qt::AlignRight
-                                        : Qt::AlignLeft);
+  option.setAlignment(sideOf(v));
   out.size = {widest(out.font),
               metrics.height() + metrics.lineSpacing() * double(lines.size() - 1)};
   out.text.setTextFormat(Qt::PlainText);
@@ -107,10 +113,10 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
 }
 
 QPointF Captions::placed(const PartValues& label, const QRectF& rect, const Laid& laid) {
-  const std::string& align = label.text(Prop::Align);
+  const Qt::Alignment side = sideOf(label);
   double x = rect.x();
-  if (align == "centre") x += (rect.width() - laid.size.width()) / 2;
-  if (align == "end") x += rect.width() - laid.size.width();
+  if (side == Qt::AlignHCenter) x += (rect.width() - laid.size.width()) / 2;
+  if (side == Qt::AlignRight) x += rect.width() - laid.size.width();
   return {x, rect.center().y() - laid.middle};
 }
 

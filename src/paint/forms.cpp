@@ -71,8 +71,9 @@ QPainterPath roundedPath(const QRectF& rect, Four radii) {
   return path;
 }
 
-QPainterPath formPath(const PartValues& shape, const QRectF& rect, double by) {
-  const QRectF r = rect.adjusted(-by, -by, by, by);
+namespace {
+
+QPainterPath formIn(const PartValues& shape, const QRectF& r, double by) {
   const std::string& form = shape.text(Prop::Form);
   if (r.width() <= 0 || r.height() <= 0) return {};
   if (form == "ellipse") {
@@ -93,6 +94,14 @@ QPainterPath formPath(const PartValues& shape, const QRectF& rect, double by) {
   // A corner that is square stays square when the outline grows or shrinks.
   const auto grown = [by](double v) { return v > 0 ? std::max(0.0, v + by) : 0.0; };
   return roundedPath(r, {grown(radii.a), grown(radii.b), grown(radii.c), grown(radii.d)});
+}
+
+}  // namespace
+
+QPainterPath formPath(const PartValues& shape, const QRectF& rect, double by) {
+  const QPainterPath path = formIn(shape, rect.adjusted(-by, -by, by, by), by);
+  if (!shape.mirrored()) return path;
+  return QTransform(-1, 0, 0, 1, rect.left() + rect.right(), 0).map(path);
 }
 
 QPainterPath markerPath(const std::string& glyph, double s) {

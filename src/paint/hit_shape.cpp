@@ -40,14 +40,15 @@ QImage drawnPicture(const PartValues& v, const QRectF& box, Pictures& pictures) 
 
 }  // namespace
 
-QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures) {
+QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures,
+                        bool mirrored) {
   QPainterPath path;
   if (kind.hitForm == HitForm::Shape &&
       firstOf(kind, look, PartType::Shape, [&](const PartValues& v) {
         const QRectF rect = partRect(v, box);
         path = partTransform(v, rect).map(formPath(v, rect));
       }))
-    return path;
+    return mirrored ? QTransform(-1, 0, 0, 1, box.left() + box.right(), 0).map(path) : path;
   if (kind.hitForm == HitForm::Alpha &&
       firstOf(kind, look, PartType::Picture, [&](const PartValues& v) {
         const QImage image = drawnPicture(v, box, pictures);

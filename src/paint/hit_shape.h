@@ -12,8 +12,10 @@
 
 namespace bristle {
 
-// For a button in `box` with the look it has at rest. Padding grows the box only.
-QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures);
+// For a button in `box` with the look it has at rest. Padding grows the box only. Mirrored, as
+// where one reads from right to left, a form changes sides; a picture does not.
+QPainterPath hitOutline(const Kind& kind, const Look& look, const QRectF& box, Pictures& pictures,
+                        bool mirrored = false);
 
 // What a session asks whether a point hits a button. Answered from a mask of 1 px rows, which can
 // be written out: the same point hits everywhere.

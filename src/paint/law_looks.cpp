@@ -68,15 +68,31 @@ bool RenderedLooks::showsFocus(StateIndex focused, StateIndex rest) const {
   return focusShare(focused, rest) >= 1;
 }
 
+namespace {
+
+// The first colour of what lies below an item: of the panel nearest below it where there is one,
+// else of the backdrop. None where both are see-through.
+const Fill* groundBelow(const Screen& screen, size_t item) {
+  constexpr int kHalf = 128;  // of 255: what is less opaque is a veil, and no ground
+  for (size_t i = item; i-- > 0;) {
+    const auto* panel = std::get_if<PanelData>(&screen.items[i]->what);
+    if (panel && !panel->fill.stops.empty() && panel->fill.stops[0].colour.a >= kHalf)
+      return &panel->fill;
+  }
+  return screen.backdrop.stops.empty() ? nullptr : &screen.backdrop;
+}
+
+}  // namespace
+
 Colour groundOf(const Project& project, const Kind& kind) {
   for (const auto& screen : project.screens)
-    for (const auto& item : screen->items) {
-      const auto* button = item->button();
-      if (!button || button->kind != kind.id || screen->backdrop.stops.empty()) continue;
-      const Value backdrop = settled(Value(screen->backdrop),
-                                     *findProperty(PartType::Shape, Prop::Fill), naming(project));
-      const Colour c = std::get<Fill>(backdrop).stops[0].colour;
-      return over(c, {0, 0, 0, 255});
+    for (size_t i = 0; i < screen->items.size(); ++i) {
+      const auto* button = screen->items[i]->button();
+      const Fill* ground = button && button->kind == kind.id ? groundBelow(*screen, i) : nullptr;
+      if (!ground) continue;
+      const Value fill =
+          settled(Value(*ground), *findProperty(PartType::Shape, Prop::Fill), naming(project));
+      return over(std::get<Fill>(fill).stops[0].colour, {0, 0, 0, 255});
     }
   return kMiddle;
 }

@@ -32,8 +32,8 @@ class RenderedLooks : public LawLooks {
   mutable std::map<StateIndex, QImage> pictures_;
 };
 
-// The ground that a kind's buttons stand on: the backdrop of the first screen that has one, else a
-// middle grey.
+// The ground that a kind's buttons stand on, on the first screen where there is one: the panel
+// nearest below a button, else the backdrop; else a middle grey.
 Colour groundOf(const Project& project, const Kind& kind);
 
 }  // namespace bristle

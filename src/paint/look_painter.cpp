@@ -159,7 +159,8 @@ void LookPainter::paintWithout(QPainter& painter, const Kind& kind, const Look& 
 void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& look,
                              const QRectF& box, const std::string& caption, Ms since,
                              const Wanted& wanted) {
-  const PartValues whole = eachPart(kind.parts, look.data(), [](const auto&, const auto&) {});
+  const PartValues whole = eachPart(
+      kind.parts, look.data(), [](const auto&, const auto&) {}, mirrored_);
   const double opacity = whole.number(Prop::Opacity);
   if (opacity <= 0) return;
   painter.save();
@@ -170,16 +171,19 @@ void LookPainter::paintParts(QPainter& painter, const Kind& kind, const Look& lo
   if (!all.isIdentity()) painter.setTransform(all, true);
   const QTransform before = painter.transform();
   const Colour colour = captionColour(kind, look);
-  eachPart(kind.parts, look.data(), [&](const Part& p, const PartValues& values) {
-    const double shown = values.shown() * values.number(Prop::Opacity);
-    if (shown <= 0 || (wanted && !wanted(p))) return;
-    painter.setOpacity(base * shown);
-    const QRectF rect = partRect(values, box);
-    const QTransform own = partTransform(values, rect);
-    if (!own.isIdentity()) painter.setTransform(own, true);
-    part(painter, values, rect, colour, caption, since);
-    if (!own.isIdentity()) painter.setTransform(before);
-  });
+  eachPart(
+      kind.parts, look.data(),
+      [&](const Part& p, const PartValues& values) {
+        const double shown = values.shown() * values.number(Prop::Opacity);
+        if (shown <= 0 || (wanted && !wanted(p))) return;
+        painter.setOpacity(base * shown);
+        const QRectF rect = partRect(values, box);
+        const QTransform own = partTransform(values, rect);
+        if (!own.isIdentity()) painter.setTransform(own, true);
+        part(painter, values, rect, colour, caption, since);
+        if (!own.isIdentity()) painter.setTransform(before);
+      },
+      mirrored_);
   painter.restore();
 }
 
@@ -194,7 +198,8 @@ void LookPainter::part(QPainter& painter, const PartValues& values, const QRectF
       painter.setPen(Qt::NoPen);
       painter.setBrush(toQt(values.colour(Prop::Colour)));
       painter.drawPath(
-          markerPath(values.text(Prop::Glyph), rect.width()).translated(rect.center()));
+          QTransform(values.mirrored() ? -1 : 1, 0, 0, 1, rect.center().x(), rect.center().y())
+              .map(markerPath(values.text(Prop::Glyph), rect.width())));
       return;
     case PartType::Picture:
       return picture(painter, values, rect, since);
@@ -245,14 +250,16 @@ void LookPainter::icon(QPainter& painter, const PartValues& v, const QRectF& rec
   const Colour colour = v.flag(Prop::LikeCaption) ? caption : v.colour(Prop::Colour);
   const std::string& name = v.text(Prop::Icon);
   if (const QPainterPath* path = iconPath(name)) {
+    const QTransform before = painter.transform();
     const double s = rect.width() / 24;
-    painter.translate(rect.topLeft());
-    painter.scale(s, s);
+    // What points forward points to where one reads on.
+    const bool turned = v.mirrored() && (name == "arrow left" || name == "arrow right");
+    painter.translate(turned ? rect.topRight() : rect.topLeft());
+    painter.scale(turned ? -s : s, s);
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(toQt(colour), 2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     painter.drawPath(*path);
-    painter.scale(1 / s, 1 / s);
-    painter.translate(-rect.topLeft());
+    painter.setTransform(before);
     return;
   }
   PictureLook look;  // a file: a form in one colour

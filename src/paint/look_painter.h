@@ -22,6 +22,11 @@ class LookPainter {
   // While on, paintState and running menus are tinted by state, so that one sees which is which.
   void setSignals(bool on) { signals_ = on; }
   bool signalsOn() const { return signals_; }
+  // While on, buttons are drawn for a screen that reads from right to left: their parts change
+  // sides and captions begin at the right; pictures, icons and where light comes from stay as they
+  // are.
+  void setMirrored(bool on) { mirrored_ = on; }
+  bool mirrored() const { return mirrored_; }
   // As paint, for a button that is in, or going to, a state: tinted while signals are on.
   void paintState(QPainter& painter, const Kind& kind, const LookTable& table, StateIndex state,
                   const Look& look, const QRectF& box, const std::string& caption, Ms since = 0);
@@ -47,7 +52,7 @@ class LookPainter {
   Pictures pictures_;
   Shadows shadows_;
   Captions captions_;
-  bool signals_ = false;
+  bool signals_ = false, mirrored_ = false;
 };
 
 // The garish colour of a state by its place in the machine.

@@ -19,13 +19,17 @@ QTransform about(const QPointF& pivot, double turn, double scale) {
 }
 
 QPointF pivotOf(const PartValues& values, const QRectF& rect) {
-  return rect.topLeft() + QPointF(values.number(Prop::PivotX) * rect.width(),
+  const double x = values.number(Prop::PivotX);
+  return rect.topLeft() + QPointF((values.mirrored() ? 1 - x : x) * rect.width(),
                                   values.number(Prop::PivotY) * rect.height());
 }
 
-}  // namespace
+// −1 where left and right have changed places.
+double sideOf(const PartValues& values) {
+  return values.mirrored() ? -1 : 1;
+}
 
-QRectF partRect(const PartValues& v, const QRectF& box) {
+QRectF rectOf(const PartValues& v, const QRectF& box) {
   const double dx = v.number(Prop::OffsetX), dy = v.number(Prop::OffsetY);
   if (!v.has(Prop::Width)) {
     const double size = v.number(Prop::Size);
@@ -41,15 +45,23 @@ QRectF partRect(const PartValues& v, const QRectF& box) {
   return rect.adjusted(-outset, -outset, outset, outset);
 }
 
+}  // namespace
+
+QRectF partRect(const PartValues& v, const QRectF& box) {
+  QRectF rect = rectOf(v, box);
+  if (v.mirrored()) rect.moveLeft(box.left() + box.right() - rect.right());
+  return rect;
+}
+
 QTransform partTransform(const PartValues& v, const QRectF& rect) {
-  const double turn = v.number(Prop::Rotation), scale = v.number(Prop::Scale);
+  const double turn = v.number(Prop::Rotation) * sideOf(v), scale = v.number(Prop::Scale);
   if (turn == 0 && scale == 1) return {};
   return about(pivotOf(v, rect), turn, scale);
 }
 
 QTransform wholeTransform(const PartValues& v, const QRectF& box) {
-  const double turn = v.number(Prop::Rotation), scale = v.number(Prop::Scale);
-  const double dx = v.number(Prop::OffsetX), dy = v.number(Prop::OffsetY);
+  const double turn = v.number(Prop::Rotation) * sideOf(v), scale = v.number(Prop::Scale);
+  const double dx = v.number(Prop::OffsetX) * sideOf(v), dy = v.number(Prop::OffsetY);
   if (turn == 0 && scale == 1 && dx == 0 && dy == 0) return {};
   return about(pivotOf(v, box), turn, scale) * QTransform::fromTranslate(dx, dy);
 }

@@ -9,34 +9,64 @@
 #include "core/formats/file_io.h"
 #include "paint/convert.h"
 #include "paint/svg_guard.h"
+#include "runtime/document/screen.h"
 
 namespace bristle {
-namespace {
 
-QRectF fitted(const QRectF& rect, const QSizeF& size, const std::string& fit) {
-  if (fit == "whole" || fit == "nine-slice" || size.isEmpty()) return rect;
-  const QSizeF scaled = size.scaled(
-      rect.size(), fit == "cover" ? Qt::KeepAspectRatioByExpanding : Qt::KeepAspectRatio);
-  return {rect.center() - QPointF(scaled.width() / 2, scaled.height() / 2), scaled};
+QRectF groupIn(const QSvgRenderer& svg, const QString& group, const QSizeF& size) {
+  const QRectF view = svg.viewBoxF();
+  const QRectF bounds = svg.transformForElement(group).mapRect(svg.boundsOnElement(group));
+  if (view.isEmpty() || bounds.isEmpty()) return {};
+  const double sx = size.width() / view.width(), sy = size.height() / view.height();
+  return {(bounds.x() - view.x()) * sx, (bounds.y() - view.y()) * sy, bounds.width() * sx,
+          bounds.height() * sy};
 }
 
-// The whole document, or one group where it stands in the document: states drawn as groups of one
-// file keep their places and have one size.
-QImage drawn(QSvgRenderer& svg, const QString& group, const QSize& size) {
+namespace {
+
+// Where a side of a picture lies that is `all` long, in a box from `from` that is `room` long. What
+// is cut keeps its focus as near to the middle as it can without a gap; what leaves room lies so
+// far along in it.
+double placed(double from, double room, double all, double focus) {
+  if (all <= room) return from + (room - all) * focus;
+  return from + std::clamp(room / 2 - all * focus, room - all, 0.0);
+}
+
+}  // namespace
+
+PictureLook lookOf(const PictureData& picture) {
+  static constexpr const char* kFits[] = {"cover", "contain", "whole"};
+  PictureLook look;
+  look.file = picture.file;
+  look.fit = kFits[static_cast<size_t>(picture.fit)];
+  look.focus = {picture.focusX, picture.focusY};
+  look.alone = true;  // an item lies where it is placed, not where its document has it
+  return look;
+}
+
+QRectF fitted(const QRectF& rect, const QSizeF& size, const PictureLook& look) {
+  if (look.fit == "whole" || look.fit == "nine-slice" || size.isEmpty()) return rect;
+  const QSizeF scaled = size.scaled(
+      rect.size(), look.fit == "cover" ? Qt::KeepAspectRatioByExpanding : Qt::KeepAspectRatio);
+  return {QPointF(placed(rect.x(), rect.width(), scaled.width(), look.focus.x()),
+                  placed(rect.y(), rect.height(), scaled.height(), look.focus.y())),
+          scaled};
+}
+
+namespace {
+
+// The whole document, or one group, alone or where it stands in the document: states drawn as
+// groups of one file keep their places and have one size.
+QImage drawn(QSvgRenderer& svg, const QString& group, const QSize& size, bool alone = false) {
   QImage image(size, QImage::Format_ARGB32_Premultiplied);
   image.fill(Qt::transparent);
   QPainter painter(&image);
+  const QRectF all(0, 0, size.width(), size.height());
   if (group.isEmpty()) {
-    svg.render(&painter, QRectF(QPointF(), QSizeF(size)));
-    return image;
+    svg.render(&painter, all);
+  } else if (const QRectF place = alone ? all : groupIn(svg, group, size); !place.isEmpty()) {
+    svg.render(&painter, group, place);
   }
-  const QRectF view = svg.viewBoxF();
-  const QRectF bounds = svg.transformForElement(group).mapRect(svg.boundsOnElement(group));
-  if (view.isEmpty() || bounds.isEmpty()) return image;
-  const double sx = size.width() / view.width(), sy = size.height() / view.height();
-  svg.render(&painter, group,
-             QRectF((bounds.x() - view.x()) * sx, (bounds.y() - view.y()) * sy, bounds.width() * sx,
-                    bounds.height() * sy));
   return image;
 }
 
@@ -75,6 +105,7 @@ QString readSvg(const QByteArray& bytes, const QString& name, const QString& gro
   if (size.isEmpty()) return QStringLiteral("has no size: %1").arg(name);
   if (isTooLarge(size)) return QStringLiteral("too large, %1: %2").arg(sizeInWords(size), name);
   out.image = drawn(*out.svg, group, size);
+  if (!group.isEmpty()) out.group = groupIn(*out.svg, group, size);
   return {};
 }
 
@@ -108,15 +139,19 @@ const Pictures::Picture& Pictures::get(const std::string& file) {
 
 Pictures::Picture Pictures::load(const std::string& file) const {
   const QString name = toQt(file);
-  if (name.isEmpty()) return {{}, QStringLiteral("no file"), {}, {}};
+  if (name.isEmpty()) return {{}, QStringLiteral("no file"), {}, {}, {}};
   if (folder_.empty())
-    return {
-        {}, QStringLiteral("missing, since the project has no folder yet: %1").arg(name), {}, {}};
+    return {{},
+            QStringLiteral("missing, since the project has no folder yet: %1").arg(name),
+            {},
+            {},
+            {}};
   const auto path = fileInside(folder_, file.substr(0, file.find('#')));
   if (!path)
     return {{},
             toQt(path.error().reason.substr(path.error().reason.find(' ') + 1)) +
                 QStringLiteral(": ") + name,
+            {},
             {},
             {}};
   return readPicture(*path, name);
@@ -155,12 +190,13 @@ std::string whyNoPicture(const std::string& folder, const std::string& file) {
 
 QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSize& size,
                       double ratio) {
-  const bool plain = look.tint.a == 0 && look.across * look.down == 1 && look.fit != "nine-slice";
+  const bool plain =
+      !look.alone && look.tint.a == 0 && look.across * look.down == 1 && look.fit != "nine-slice";
   if (plain && picture.image.size() == size) return picture.image;
-  const std::string key =
-      fmt::format("{} {}x{} {} {} {}/{}/{} {}", look.file, size.width(), size.height(),
-                  toHex(look.tint), look.fit == "nine-slice" ? toText(look.slices) : std::string(),
-                  look.frame, look.across, look.down, look.fit == "nine-slice" ? ratio : 0);
+  const std::string key = fmt::format(
+      "{} {}x{} {} {} {}/{}/{} {} {}", look.file, size.width(), size.height(), toHex(look.tint),
+      look.fit == "nine-slice" ? toText(look.slices) : std::string(), look.frame, look.across,
+      look.down, look.fit == "nine-slice" ? ratio : 0, look.alone);
   for (auto at = made_.begin(); at != made_.end(); ++at) {
     if (at->key != key) continue;
     made_.splice(made_.begin(), made_, at);
@@ -180,7 +216,7 @@ QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSi
     image = whole;
   } else if (picture.svg && look.across * look.down == 1) {
     // Drawn anew: lines stay sharp at every size.
-    image = drawn(*picture.svg, toQt(look.file).section(QLatin1Char('#'), 1), size);
+    image = drawn(*picture.svg, toQt(look.file).section(QLatin1Char('#'), 1), size, look.alone);
   } else {
     image = image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
   }
@@ -200,9 +236,11 @@ void Pictures::draw(QPainter& painter, const QRectF& rect, const PictureLook& lo
     problems_.insert(fromQt(picture.problem));
     return drawStandIn(painter, rect, picture.problem);
   }
-  const QSizeF own(double(picture.image.width()) / look.across,
-                   double(picture.image.height()) / look.down);
-  const QRectF target = fitted(rect, own, look.fit);
+  const QSizeF own = look.alone && !picture.group.isEmpty()
+                         ? picture.group.size()
+                         : QSizeF(double(picture.image.width()) / look.across,
+                                  double(picture.image.height()) / look.down);
+  const QRectF target = fitted(rect, own, look);
   painter.save();
   if (look.fit == "cover") painter.setClipRect(rect, Qt::IntersectClip);
   const QTransform world = painter.worldTransform();

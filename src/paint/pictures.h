@@ -19,15 +19,27 @@ class QSvgRenderer;
 
 namespace bristle {
 
+struct PictureData;
+
 // How a picture is shown.
 struct PictureLook {
   std::string file;             // "art/plate.svg#hover" is the group “hover” of an SVG
   std::string fit = "contain";  // or cover, whole, nine-slice
+  QPointF focus{0.5, 0.5};      // what stays in sight, 0–1: with cover nearest to the middle
   Four slices = {};             // for nine-slice: margins in the picture's px, top first
   Colour tint{0, 0, 0, 0};      // laid over it as far as it is opaque
   int across = 1, down = 1;     // a sheet of frames
   int frame = 0;
+  bool alone = false;  // a group of an SVG without the room around it in its document
 };
+
+// How a placed picture is shown.
+PictureLook lookOf(const PictureData& picture);
+// Where a picture of this size lies in a box, layout px; it reaches beyond one that it covers.
+QRectF fitted(const QRectF& box, const QSizeF& size, const PictureLook& look);
+
+// Where a group lies in its document when that is drawn at this size; empty where it draws nothing.
+QRectF groupIn(const QSvgRenderer& svg, const QString& group, const QSizeF& size);
 
 // The frame shown after so many ms: "stand" the first, "loop" all again and again, "once" then the
 // last. Rate in frames a second.
@@ -45,6 +57,7 @@ class Pictures {
     QString problem;     // why
     QStringList groups;  // of an SVG: the ids of its groups
     std::shared_ptr<QSvgRenderer> svg;
+    QRectF group;  // of a group of an SVG: where it lies in the image
   };
   const Picture& get(const std::string& file);
   // Forgets a file that has changed, or all.

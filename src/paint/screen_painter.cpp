@@ -1,7 +1,8 @@
 #include "paint/screen_painter.h"
 
+#include "paint/blur.h"
 #include "paint/convert.h"
-#include "runtime/machine/condition.h"
+#include "runtime/machine/opening.h"
 #include "runtime/session/session.h"
 
 namespace bristle {
@@ -34,6 +35,21 @@ class Scaled {
   bool on_;
 };
 
+// Draws buttons as the screen reads, for as long as it lives.
+class Reading {
+ public:
+  Reading(LookPainter& looks, bool rightToLeft) : looks_(looks), before_(looks.mirrored()) {
+    looks.setMirrored(rightToLeft);
+  }
+  ~Reading() { looks_.setMirrored(before_); }
+  Reading(const Reading&) = delete;
+  Reading& operator=(const Reading&) = delete;
+
+ private:
+  LookPainter& looks_;
+  bool before_;
+};
+
 // What is neither button nor container.
 void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const QRectF& box) {
   if (const auto* panel = std::get_if<PanelData>(&item.what)) {
@@ -41,10 +57,7 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
     painter.setBrush(brushOf(panel->fill, box));
     painter.drawRoundedRect(box, panel->radius, panel->radius);
   } else if (const auto* picture = std::get_if<PictureData>(&item.what)) {
-    PictureLook look;
-    look.file = picture->file;
-    look.fit = "cover";
-    looks.pictures().draw(painter, box, look);
+    looks.pictures().draw(painter, box, lookOf(*picture));
   }
 }
 
@@ -111,52 +124,96 @@ std::shared_ptr<const LookTable> LookTables::get(const Project& project, const K
   return entry.owned.front().second;
 }
 
+namespace {
+
+constexpr int kPanesWithin =
+    2;  // panels that blur what blurs in turn: more would cost twice each time
+
+// Where a panel lies, in layout px, as it is seen.
+QPainterPath outlineOf(const PanelData& panel, const Placed& item) {
+  QPainterPath out;
+  out.addRoundedRect(toQt(item.box), panel.radius * item.scale, panel.radius * item.scale);
+  return out;
+}
+
+// What is neither button nor container, over what lies below it.
+void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Layout& layout,
+                const Placed& placed, int depth, const PaintsBelow& below) {
+  const auto* panel = std::get_if<PanelData>(&item.what);
+  if (panel && panel->blur > 0 && depth < kPanesWithin)
+    paintBlurred(painter, outlineOf(*panel, placed), panel->blur * placed.scale,
+                 QRectF(0, 0, layout.width, layout.height), below);
+  const Scaled scaled(painter, placed);
+  paintDecor(painter, looks, item, toQt(placed.own()));
+}
+
+// A screen at rest, part by part.
+class AtRest {
+ public:
+  AtRest(LookPainter& looks, LookTables& tables, const Project& project, const Screen& screen,
+         const Layout& layout)
+      : looks_(looks), tables_(tables), project_(project), screen_(screen), layout_(layout) {}
+
+  // The first `end` items, as far as they lie in what is wanted. What is not seen costs nothing:
+  // there may be thousands of it.
+  void paint(QPainter& painter, size_t end, const QRectF& wanted, const QRegion& parts, int depth) {
+    painter.setRenderHint(QPainter::Antialiasing);
+    paintBackdrop(painter, screen_, layout_);
+    const Reading reading(looks_, layout_.rightToLeft);
+    const auto isIn = [&](const QRectF& box) {
+      return box.intersects(wanted) && (parts.isEmpty() || parts.intersects(box.toAlignedRect()));
+    };
+    Clipping clip(painter);
+    for (size_t i = 0; i < end; ++i) {
+      const Item& item = *screen_.items[i];
+      const Placed& placed = layout_.items[i];
+      if (!clip.goTo(layout_, placed)) continue;
+      if (const ButtonData* button = item.button())
+        paintButton(painter, *button, placed, isIn);
+      else if (isIn(toQt(placed.box)))
+        paintDecor(painter, looks_, item, layout_, placed, depth,
+                   [&](QPainter& p, const QRectF& part) { paint(p, i, part, {}, depth + 1); });
+    }
+  }
+
+ private:
+  template <class IsIn>
+  void paintButton(QPainter& painter, const ButtonData& button, const Placed& placed,
+                   const IsIn& isIn) {
+    const QRectF all = toQt(placed.box);
+    const auto table = tables_.get(project_, button.kind, &button.own);
+    if (!table)
+      return looks_.pictures().drawMissing(painter, all, "kind missing: " + button.kind.text);
+    const Kind& kind = *find(project_, button.kind);
+    if (!isIn(all)) {
+      const auto [at, first] = reaches_.try_emplace(table, 0.0);
+      if (first) at->second = LookPainter::reach(kind, *table);
+      const double by = at->second * placed.scale;
+      if (!isIn(all.adjusted(-by, -by, by, by))) return;
+    }
+    const Machine& machine = *find(project_, kind.machine);
+    const StateIndex state = openingState(project_, machine, button, screen_.id);
+    const Scaled scaled(painter, placed);
+    looks_.paint(painter, kind, *table, table->state(state), toQt(placed.own()),
+                 wordsIn(project_, button.caption, layout_.language));
+  }
+
+  LookPainter& looks_;
+  LookTables& tables_;
+  const Project& project_;
+  const Screen& screen_;
+  const Layout& layout_;
+  std::map<std::shared_ptr<const LookTable>, double> reaches_;
+};
+
+}  // namespace
+
 void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, const Project& project,
                  const Screen& screen, const Layout& layout, const QRectF& only,
                  const QRegion& parts) {
-  painter.setRenderHint(QPainter::Antialiasing);
-  paintBackdrop(painter, screen, layout);
   const QRectF wanted = only.isNull() ? QRectF(0, 0, layout.width, layout.height) : only;
-  std::map<std::shared_ptr<const LookTable>, double> reaches;
-  const auto isIn = [&](const QRectF& box) {
-    return box.intersects(wanted) && (parts.isEmpty() || parts.intersects(box.toAlignedRect()));
-  };
-  // What is not seen costs nothing: there may be thousands of it.
-  const auto isSeen = [&](const Kind& kind, const std::shared_ptr<const LookTable>& table,
-                          const QRectF& box, double scale) {
-    if (isIn(box)) return true;
-    const auto [at, first] = reaches.try_emplace(table, 0.0);
-    if (first) at->second = LookPainter::reach(kind, *table);
-    const double by = at->second * scale;
-    return isIn(box.adjusted(-by, -by, by, by));
-  };
-  Clipping clip(painter);
-  for (size_t i = 0; i < screen.items.size(); ++i) {
-    const Item& item = *screen.items[i];
-    if (!clip.goTo(layout, layout.items[i])) continue;
-    const QRectF all = toQt(layout.items[i].box), box = toQt(layout.items[i].own());
-    const ButtonData* button = item.button();
-    if (!button) {
-      const Scaled scaled(painter, layout.items[i]);
-      if (isIn(all)) paintDecor(painter, looks, item, box);
-      continue;
-    }
-    const auto table = tables.get(project, button->kind, &button->own);
-    if (!table) {
-      looks.pictures().drawMissing(painter, all, "kind missing: " + button->kind.text);
-      continue;
-    }
-    const Kind& kind = *find(project, button->kind);
-    if (!isSeen(kind, table, all, layout.items[i].scale)) continue;
-    const Machine& machine = *find(project, kind.machine);
-    StateIndex state = 0;
-    if (!startsEnabled(project, *button))
-      for (size_t s = 0; s < machine.states.size(); ++s)
-        if (machine.states[s].role == Role::Disabled) state = static_cast<StateIndex>(s);
-    const Scaled scaled(painter, layout.items[i]);
-    looks.paint(painter, kind, *table, table->state(state), box,
-                wordsIn(project, button->caption, layout.language));
-  }
+  AtRest(looks, tables, project, screen, layout)
+      .paint(painter, screen.items.size(), wanted, parts, 0);
 }
 
 QRectF extentOf(const ScreenRun& screen, size_t button) {
@@ -168,71 +225,105 @@ QRectF extentOf(const ScreenRun& screen, size_t button) {
 
 namespace {
 
-void paintRun(QPainter& painter, LookPainter& looks, const Session& session, ScreenRun& run,
-              const QRectF& only) {
-  painter.setRenderHint(QPainter::Antialiasing);
-  paintBackdrop(painter, *run.screen, run.layout);
-  Clipping clip(painter);
-  for (size_t i = 0; i < run.screen->items.size(); ++i) {
-    const Item& item = *run.screen->items[i];
-    if (!clip.goTo(run.layout, run.layout.items[i])) continue;
-    const Placed& placed = run.layout.items[i];
-    const QRectF box = toQt(placed.own());
-    const int index = run.routes.boxOf[i];
-    if (index < 0) {
-      const Scaled scaled(painter, placed);
-      const auto still = run.still.find(i);
-      if (still != run.still.end())
-        looks.paint(painter, *find(session.project(), item.button()->kind), *still->second,
-                    still->second->state(0), box,
-                    wordsIn(session.project(), item.button()->caption, run.layout.language));
-      else if (only.isNull() || only.intersects(toQt(placed.box)))
-        paintDecor(painter, looks, item, box);
-      continue;
-    }
-    if (!only.isNull() && !only.intersects(extentOf(run, size_t(index)))) continue;
-    ButtonRun& button = run.buttons[size_t(index)];
-    const Scaled scaled(painter, placed);
-    looks.paintState(painter, *button.kind->kind, button.player.table(), button.player.state(),
-                     button.player.at(session.now()), box,
-                     wordsIn(session.project(), item.button()->caption, run.layout.language),
-                     button.player.since(session.now()));
-  }
-}
+// A running menu, part by part.
+class AsItRuns {
+ public:
+  AsItRuns(LookPainter& looks, Session& session)
+      : looks_(looks), session_(session), runs_(session.seen()) {}
 
-// As one picture, so that what lies on one another fades together.
-void paintFaded(QPainter& painter, LookPainter& looks, const Session& session, ScreenRun& run,
-                const QRectF& only, double presence) {
-  const QRectF all(0, 0, run.layout.width, run.layout.height);
-  const QTransform& at = painter.transform();
-  const QRect seen = at.mapRect(only.isNull() ? all : all & only).toAlignedRect();
-  if (seen.isEmpty()) return;
-  const double ratio = painter.device()->devicePixelRatioF();
-  QImage layer((QSizeF(seen.size()) * ratio).toSize(), QImage::Format_ARGB32_Premultiplied);
-  layer.setDevicePixelRatio(ratio);
-  layer.fill(Qt::transparent);
-  QPainter onLayer(&layer);
-  onLayer.setTransform(at * QTransform::fromTranslate(-seen.x(), -seen.y()));
-  onLayer.setClipRect(all);
-  paintRun(onLayer, looks, session, run, only);
-  onLayer.end();
-  painter.save();
-  painter.resetTransform();
-  painter.setOpacity(presence);
-  painter.drawImage(seen.topLeft(), layer);
-  painter.restore();
-}
+  // The first `end` of its screens.
+  void paint(QPainter& painter, size_t end, const QRectF& only, int depth) {
+    for (size_t s = 0; s < end; ++s) {
+      const double presence = runs_[s]->life.presence(session_.now());
+      if (presence >= 1)
+        paintRun(painter, s, runs_[s]->screen->items.size(), only, depth);
+      else if (presence > 0)
+        paintFaded(painter, s, only, presence, depth);
+    }
+  }
+  void paintAll(QPainter& painter, const QRectF& only) { paint(painter, runs_.size(), only, 0); }
+
+ private:
+  // The first `end` items of the s-th screen.
+  void paintRun(QPainter& painter, size_t s, size_t end, const QRectF& only, int depth) {
+    ScreenRun& run = *runs_[s];
+    painter.setRenderHint(QPainter::Antialiasing);
+    paintBackdrop(painter, *run.screen, run.layout);
+    const Reading reading(looks_, run.layout.rightToLeft);
+    Clipping clip(painter);
+    for (size_t i = 0; i < end; ++i) {
+      const Placed& placed = run.layout.items[i];
+      if (!clip.goTo(run.layout, placed)) continue;
+      if (const int index = run.routes.boxOf[i]; index >= 0)
+        paintButton(painter, run, size_t(index), placed, only);
+      else
+        paintStill(painter, s, i, only, depth);
+    }
+  }
+
+  void paintButton(QPainter& painter, ScreenRun& run, size_t index, const Placed& placed,
+                   const QRectF& only) {
+    if (!only.isNull() && !only.intersects(extentOf(run, index))) return;
+    ButtonRun& button = run.buttons[index];
+    const Scaled scaled(painter, placed);
+    looks_.paintState(
+        painter, *button.kind->kind, button.player.table(), button.player.state(),
+        button.player.at(session_.now()), toQt(placed.own()),
+        wordsIn(session_.project(), button.item->button()->caption, run.layout.language),
+        button.player.since(session_.now()));
+  }
+
+  // What has no machine that runs.
+  void paintStill(QPainter& painter, size_t s, size_t i, const QRectF& only, int depth) {
+    ScreenRun& run = *runs_[s];
+    const Item& item = *run.screen->items[i];
+    const Placed& placed = run.layout.items[i];
+    if (const auto still = run.still.find(i); still != run.still.end()) {
+      const Scaled scaled(painter, placed);
+      return looks_.paint(painter, *find(session_.project(), item.button()->kind), *still->second,
+                          still->second->state(0), toQt(placed.own()),
+                          wordsIn(session_.project(), item.button()->caption, run.layout.language));
+    }
+    if (!only.isNull() && !only.intersects(toQt(placed.box))) return;
+    paintDecor(painter, looks_, item, run.layout, placed, depth,
+               [&](QPainter& p, const QRectF& part) {
+                 paint(p, s, part, depth + 1);
+                 paintRun(p, s, i, part, depth + 1);
+               });
+  }
+
+  // As one picture, so that what lies on one another fades together.
+  void paintFaded(QPainter& painter, size_t s, const QRectF& only, double presence, int depth) {
+    const ScreenRun& run = *runs_[s];
+    const QRectF all(0, 0, run.layout.width, run.layout.height);
+    const QTransform& at = painter.transform();
+    const QRect seen = at.mapRect(only.isNull() ? all : all & only).toAlignedRect();
+    if (seen.isEmpty()) return;
+    const double ratio = painter.device()->devicePixelRatioF();
+    QImage layer((QSizeF(seen.size()) * ratio).toSize(), QImage::Format_ARGB32_Premultiplied);
+    layer.setDevicePixelRatio(ratio);
+    layer.fill(Qt::transparent);
+    QPainter onLayer(&layer);
+    onLayer.setTransform(at * QTransform::fromTranslate(-seen.x(), -seen.y()));
+    onLayer.setClipRect(all);
+    paintRun(onLayer, s, run.screen->items.size(), only, depth);
+    onLayer.end();
+    painter.save();
+    painter.resetTransform();
+    painter.setOpacity(presence);
+    painter.drawImage(seen.topLeft(), layer);
+    painter.restore();
+  }
+
+  LookPainter& looks_;
+  Session& session_;
+  std::vector<ScreenRun*> runs_;
+};
 
 }  // namespace
 
 void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
-  for (ScreenRun* run : session.seen()) {
-    const double presence = run->life.presence(session.now());
-    if (presence >= 1)
-      paintRun(painter, looks, session, *run, only);
-    else if (presence > 0)
-      paintFaded(painter, looks, session, *run, only, presence);
-  }
+  AsItRuns(looks, session).paintAll(painter, only);
 }
 
 }  // namespace bristle

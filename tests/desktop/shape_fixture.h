@@ -70,12 +70,6 @@ class Shape : public WindowTest {
     QTest::keyClick(editor, Qt::Key_Return);
     QCoreApplication::processEvents();  // the commit is queued
   }
-  // A command by its name, as the finder runs it.
-  void run(const char* name) {
-    for (QAction* action : window->allCommands())
-      if (action->text() == QString::fromUtf8(name)) return action->trigger();
-    FAIL() << "no command " << name;
-  }
   template <class P>
   P* page() {
     return bench().findChild<P*>();

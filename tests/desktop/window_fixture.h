@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include <QAbstractButton>
+#include <QAction>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLineEdit>
@@ -91,6 +92,12 @@ class WindowTest : public testing::Test {
       QCoreApplication::processEvents();
     }
     QTest::mouseRelease(widget, Qt::LeftButton, {}, to.toPoint());
+  }
+  // A command by its name, as the finder runs it.
+  void run(const char* name) {
+    for (QAction* action : window->allCommands())
+      if (action->text() == QString::fromUtf8(name)) return action->trigger();
+    FAIL() << "no command " << name;
   }
   void key(int key, Qt::KeyboardModifiers modifiers = {}) {
     QWidget* at = QApplication::focusWidget() ? QApplication::focusWidget() : window.get();

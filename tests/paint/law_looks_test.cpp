@@ -53,5 +53,24 @@ TEST_F(Looks, DeclaredValuesDoNotCountOnlyWhatIsPainted) {
   EXPECT_TRUE(now.of(Law::PressShows).broken) << "the plate is not painted at all";
 }
 
+TEST(Grounds, AreThePanelBelowElseTheBackdropElseGrey) {
+  Project p = test::columnMenu({"Dive"});
+  Screen& screen = *edit(p, p.screens[0]->id);
+  const Kind& kind = *p.kinds[0];
+  screen.backdrop = {};
+  EXPECT_NEAR(groundOf(p, kind).r, groundOf(p, kind).b, 4) << "grey";
+  screen.backdrop = Fill::solid({10, 200, 30, 255});
+  EXPECT_EQ(groundOf(p, kind), (Colour{10, 200, 30, 255}));
+  Item veil, sheet;
+  veil.id = {"veil"};
+  veil.what = PanelData{Fill::solid({255, 255, 255, 40})};
+  screen.items.insert(screen.items.begin(), Shared<Item>(veil));
+  EXPECT_EQ(groundOf(p, kind), (Colour{10, 200, 30, 255})) << "a veil is no ground";
+  sheet.id = {"sheet"};
+  sheet.what = PanelData{Fill::solid({90, 10, 10, 255})};
+  screen.items.insert(screen.items.begin() + 1, Shared<Item>(sheet));
+  EXPECT_EQ(groundOf(p, kind), (Colour{90, 10, 10, 255}));
+}
+
 }  // namespace
 }  // namespace bristle::test

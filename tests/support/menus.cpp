@@ -58,6 +58,14 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   list.id = freshId<ListId>(project, "list");
   list.name = "Bar";
   screen.items.back().edit().container()->bar = list.id;
+  Item pane;
+  pane.id = freshId<ItemId>(project, "pane");
+  pane.what = PanelData{Fill::solid({1, 2, 3, 4}), 5, 6};
+  screen.items.emplace_back(pane);
+  Item art;
+  art.id = freshId<ItemId>(project, "art");
+  art.what = PictureData{"art/a.svg", PictureFit::Contain, 0.25, 0.75};
+  screen.items.emplace_back(art);
   project.lists.push_back(list);
   Group group;
   group.id = freshId<GroupId>(project, "g");

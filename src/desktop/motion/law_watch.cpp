@@ -29,6 +29,10 @@ Lawfulness checked(const Project& project, const KindId& id, const QString& fold
   const Kind* kind = find(project, id);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
   if (!machine) return out;
+  if (kind->still) {
+    out.error = Error{{}, "it stands still: no input reaches it, so there is nothing to prove"};
+    return out;
+  }
   auto ready = makeReady(*machine, project);
   if (!ready) {
     out.error = ready.error();

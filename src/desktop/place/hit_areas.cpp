@@ -26,8 +26,8 @@ void paintHitAreas(QPainter& p, const ScreenView& view, Work& work) {
     const QTransform larger = QTransform::fromTranslate(placed.box.x, placed.box.y)
                                   .scale(placed.scale, placed.scale)
                                   .translate(-placed.box.x, -placed.box.y);
-    QPainterPath area =
-        larger.map(hitOutline(*kind, table->state(0), toQt(placed.own()), work.looks().pictures()));
+    QPainterPath area = larger.map(hitOutline(*kind, table->state(0), toQt(placed.own()),
+                                              work.looks().pictures(), layout.rightToLeft));
     const QRectF extent = area.boundingRect();
     const bool small = isTooSmallToHit({extent.width(), extent.height()}, work.project().settings);
     areas.push_back({std::move(area), small});

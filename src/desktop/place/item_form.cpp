@@ -7,6 +7,7 @@
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/change_kind.h"
 #include "desktop/place/container_form.h"
+#include "desktop/place/decor_form.h"
 #include "desktop/place/group_form.h"
 #include "desktop/place/pin_form.h"
 #include "desktop/place/size_form.h"
@@ -38,7 +39,7 @@ ItemForm::ItemForm(Work& work, const PlaceWatch& watch) : work_(work), watch_(wa
   column->addWidget(top);
   buttonForm_ = add(&ItemForm::buildButton);
   column->addWidget(containerForm_ = new ContainerForm(work));
-  decorForm_ = add(&ItemForm::buildDecor);
+  column->addWidget(decorForm_ = new DecorForm(work));
   placeForm_ = add(&ItemForm::buildPlace);
   column->addWidget(groupForm_ = new GroupForm(work));
   new WhileSeen(work, this, [this] { refresh(); });
@@ -114,34 +115,6 @@ void ItemForm::buildAction(Form& form) {
   });
 }
 
-void ItemForm::buildDecor(Form& form) {
-  fill_ = form.text(tr("Fill"), [this](const QString& text) {
-    std::string expected;
-    const auto value = parseValue(fromQt(text), Fill{}, &expected);
-    if (!value) {
-      work_.tell(tr("expected %1").arg(toQt(expected)), true);
-      return false;
-    }
-    return change("change fill", [fill = std::get<Fill>(*value)](Item& i) {
-      if (auto* panel = std::get_if<PanelData>(&i.what)) panel->fill = fill;
-    });
-  });
-  radius_ = form.number(
-      tr("Corners"), 0, 2000,
-      [this](double v) {
-        return change("change corners", [v](Item& i) {
-          if (auto* panel = std::get_if<PanelData>(&i.what)) panel->radius = v;
-        });
-      },
-      QStringLiteral("px"));
-  file_ = form.text(tr("Picture"), [this](const QString& text) {
-    return change("change picture", [text](Item& i) {
-      if (auto* picture = std::get_if<PictureData>(&i.what)) picture->file = fromQt(text);
-    });
-  });
-  file_->setToolTip(tr("A file in the project's folder"));
-}
-
 void ItemForm::buildPlace(Form& form) {
   form.heading(tr("PLACE"));
   holder_ = form.button(tr("Pick what holds it"), [this] {
@@ -187,10 +160,15 @@ void ItemForm::refreshButton(const ButtonData& button) {
   refill(kind_, kinds, kind);
   refill(target_, screens, target);
   refill(do_, static_cast<int>(button.action.type));
+  const Kind* is = bristle::find(work_.project(), button.kind);
+  const bool still = is && is->still;  // has neither focus nor an action
   const auto does = button.action.type;
-  buttonForm_->setRowVisible(target_, does == ActionType::Open || does == ActionType::PutOnTop);
+  buttonForm_->setRowVisible(target_,
+                             !still && (does == ActionType::Open || does == ActionType::PutOnTop));
   refill(message_, toQt(button.action.message));
-  buttonForm_->setRowVisible(message_, does == ActionType::Message);
+  buttonForm_->setRowVisible(message_, !still && does == ActionType::Message);
+  buttonForm_->setRowVisible(do_, !still);
+  for (QCheckBox* box : {disabled_, entry_}) box->setVisible(!still);
   refill(disabled_, button.disabled);
   refill(entry_, work_.screen()->entry == work_.item()->id);
 }
@@ -238,14 +216,7 @@ void ItemForm::refresh() {
   decorForm_->setVisible(!button && !container);
   if (button) refreshButton(*button);
   if (container) containerForm_->show(*container);
-  const auto* panel = std::get_if<PanelData>(&item->what);
-  const auto* picture = std::get_if<PictureData>(&item->what);
-  decorForm_->setRowVisible(fill_, panel);
-  decorForm_->setRowVisible(radius_, panel);
-  decorForm_->setRowVisible(file_, picture);
-  if (panel) refill(fill_, toQt(toText(Value(panel->fill))));
-  if (panel) refill(radius_, QString::number(panel->radius));
-  if (picture) refill(file_, toQt(picture->file));
+  if (!button && !container) decorForm_->show(*item);
   refreshPlace();
   groupForm_->refresh();
   showFaults();

@@ -6,6 +6,7 @@
 namespace bristle {
 
 class ContainerForm;
+class DecorForm;
 class GroupForm;
 class PinForm;
 class PlaceWatch;
@@ -24,7 +25,6 @@ class ItemForm : public QWidget {
   void buildButton(Form& form);
   void buildAction(Form& form);
   void buildPlace(Form& form);
-  void buildDecor(Form& form);
   void refresh();
   void refreshButton(const ButtonData& button);
   void refreshPlace();
@@ -36,12 +36,13 @@ class ItemForm : public QWidget {
   const PlaceWatch& watch_;
   QLabel *head_, *faults_;
   QPushButton* lock_;
-  Form *buttonForm_, *decorForm_, *placeForm_;
+  Form *buttonForm_, *placeForm_;
   ContainerForm* containerForm_;
+  DecorForm* decorForm_;
   GroupForm* groupForm_;
   PinForm* pins_;
   SizeForm* sizes_;
-  QLineEdit *caption_, *accessible_, *description_, *fill_, *radius_, *file_, *message_;
+  QLineEdit *caption_, *accessible_, *description_, *message_;
   QComboBox *kind_, *do_, *target_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;

@@ -77,6 +77,8 @@ void PlaceBench::addCommandsOfThePicked() {
             work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
           work_.pickKind(work_.project().kinds.back()->id);
       });
+  add(tr("Take the picked picture apart into the groups of its SVG"), {},
+      [this] { takeApartPicked(work_); });
   add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
     if (work_.screen() && work_.item())
       work_.perform(removeItems(work_.screen()->id, work_.picked().items));

@@ -5,12 +5,16 @@
 #include <cmath>
 
 #include "core/arrange/place_at.h"
+#include "core/edit/art_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/formats/file_io.h"
 #include "desktop/place/change_kind.h"
 #include "desktop/place/new_items.h"
 #include "desktop/view/project_files.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "paint/pictures.h"
+#include "paint/svg_pieces.h"
 #include "runtime/document/tree.h"
 
 namespace bristle {
@@ -128,6 +132,30 @@ void placePictures(Work& work, const QStringList& paths, const QPointF& at) {
     performAndPickNew(work, addItem(work.screen()->id, "add picture", std::move(item)));
     from.rx() += size.width() + kGap;
   }
+}
+
+void takeApartPicked(Work& work) {
+  const Item* item = work.item();
+  const auto* picture = item ? std::get_if<PictureData>(&item->what) : nullptr;
+  if (!picture)
+    return work.tell(QCoreApplication::translate("Place", "Pick a picture first"), true);
+  const auto path = fileInside(fromQt(work.folder()), picture->file);
+  if (!path) return work.tell(toQt(path.error().text()), true);
+  const auto pieces = piecesOf(*path);
+  if (!pieces) return work.tell(toQt(pieces.error().text()), true);
+  const Placed& placed = work.layout().items[*indexOf(*work.screen(), item->id)];
+  const QRectF own = toQt(placed.own());
+  const QSizeF size = readPicture(*path, toQt(picture->file)).image.size();
+  const QRectF all = fitted(own, size, lookOf(*picture));
+  std::vector<ArtPiece> out;
+  for (const SvgPiece& piece : *pieces)
+    out.push_back({fromQt(piece.group),
+                   picture->file + "#" + fromQt(piece.group),
+                   {all.x() - own.x() + piece.box.x() * all.width() / size.width(),
+                    all.y() - own.y() + piece.box.y() * all.height() / size.height(),
+                    piece.box.width() * all.width() / size.width(),
+                    piece.box.height() * all.height() / size.height()}});
+  work.perform(takeApart(work.screen()->id, item->id, {own.width(), own.height()}, std::move(out)));
 }
 
 }  // namespace bristle

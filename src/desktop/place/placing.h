@@ -23,6 +23,8 @@ void placeKinds(Work& work, const std::vector<KindId>& kinds, const QPointF& at)
 // After what is picked, in its order or beside it; where nothing is picked, in the middle of `at`.
 void placeBesidePicked(Work& work, const KindId& kind, const QPointF& at);
 // Picture files, copied into the project's folder; each as large as it is.
+// Takes the picked picture apart into the groups of its SVG; what cannot be is told.
+void takeApartPicked(Work& work);
 void placePictures(Work& work, const QStringList& paths, const QPointF& at);
 
 }  // namespace bristle

@@ -11,6 +11,7 @@
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
+#include "paint/blur.h"
 #include "paint/convert.h"
 #include "paint/display_edges.h"
 
@@ -103,12 +104,18 @@ void RunningMenu::refresh() {
     return update();
   }
   QRegion now;
-  for (const ScreenRun& screen : session->stack())
-    for (size_t b = 0; b < screen.buttons.size(); ++b) {
-      if (!screen.buttons[b].player.moving(session->now())) continue;
-      const QRectF r = extentOf(screen, b);
-      now +=
-          QRectF(toWidget(r.topLeft()), r.size() * zoom()).toAlignedRect().adjusted(-2, -2, 2, 2);
+  const auto add = [&](const QRectF& r) {
+    now += QRectF(toWidget(r.topLeft()), r.size() * zoom()).toAlignedRect().adjusted(-2, -2, 2, 2);
+  };
+  const auto& stack = session->stack();
+  for (size_t s = 0; s < stack.size(); ++s)
+    for (size_t b = 0; b < stack[s].buttons.size(); ++b) {
+      if (!stack[s].buttons[b].player.moving(session->now())) continue;
+      const QRectF moved = extentOf(stack[s], b);
+      add(moved);
+      for (size_t over = s; over < stack.size(); ++over)
+        for (const QRectF& pane : panesOver(*stack[over].screen, stack[over].layout, moved))
+          add(pane);
     }
   update(now + moving_);
   moving_ = now;

@@ -9,6 +9,7 @@
 
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
+#include "paint/blur.h"
 #include "paint/convert.h"
 #include "runtime/document/tree.h"
 #include "runtime/layout/scroll.h"
@@ -61,6 +62,8 @@ std::optional<QRegion> ScreenView::staleParts(const ShownScreen& now, const Layo
     // What it painted before, too: its looks may have reached farther.
     out |= inDevice(extent(*shown_, i, shownLayout_));
     out |= inDevice(extent(now, i, layout));
+    for (const QRectF& part : {extent(*shown_, i, shownLayout_), extent(now, i, layout)})
+      for (const QRectF& pane : panesOver(*now.find(), layout, part)) out |= inDevice(pane);
   }
   return out & QRect(QPoint(0, 0), art_.size());
 }

@@ -140,11 +140,21 @@ inline constexpr int kMostColumns = 64;
 struct PanelData {
   Fill fill;
   Px radius = 0;
+  Px blur = 0;  // what lies below shows through blurred by so much, 0–kMostBlur; 0: as it is
   bool operator==(const PanelData&) const = default;
 };
 
+inline constexpr Px kMostBlur = 64;
+
+// How a picture fills its box: cut to cover it, contained in it, or whole, stretched over it.
+enum class PictureFit : std::uint8_t { Cover, Contain, Whole };
+
 struct PictureData {
   std::string file;  // relative to the project's folder
+  PictureFit fit = PictureFit::Cover;
+  // The point of the picture that stays in sight, 0–1 from its left and top: where it is cut, as
+  // near to the box's middle as it can be; where it leaves room, it lies so far along in it.
+  double focusX = 0.5, focusY = 0.5;
   bool operator==(const PictureData&) const = default;
 };
 

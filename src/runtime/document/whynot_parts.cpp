@@ -170,7 +170,12 @@ std::optional<Error> whyNot(const Item& item) {
   if (const auto* panel = std::get_if<PanelData>(&item.what)) {
     if (auto why = wrong(place, whyNot(panel->fill))) return why;
     if (!isWithin(panel->radius, 0, 2000)) return wrong(place, "corners from 0 to 2000 px");
+    if (!isWithin(panel->blur, 0, kMostBlur))
+      return wrong(place, fmt::format("a blur from 0 to {} px", kMostBlur));
   }
+  if (const auto* picture = std::get_if<PictureData>(&item.what))
+    if (!isWithin(picture->focusX, 0, 1) || !isWithin(picture->focusY, 0, 1))
+      return wrong(place, "a focal point from 0 to 1 in x and y");
   if (const ButtonData* button = item.button()) {
     if (auto why = wrong(place, whyNot(button->own.base, nullptr))) return why;
     for (const auto& entry : button->own.departures)

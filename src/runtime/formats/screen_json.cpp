@@ -20,6 +20,7 @@ constexpr std::array<std::string_view, 5> kScaling{"none", "width", "height", "s
 constexpr std::array<std::string_view, 5> kAcross{"start", "centre", "end", "stretch", "baseline"};
 constexpr std::array<std::string_view, 4> kAlong{"start", "centre", "end", "spread"};
 constexpr std::array<std::string_view, 3> kCells{"content", "shared", "fixed"};
+constexpr std::array<std::string_view, 3> kFits{"cover", "contain", "whole"};
 constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
 constexpr std::array<std::string_view, 3> kScrolls{"no", "down", "across"};
 constexpr std::array<std::string_view, 3> kFollow{"nearest", "centre", "page"};
@@ -216,9 +217,24 @@ Json itemJson(const Item& item, const Project& project) {
   if (panel) {
     out["fill"] = toJson(panel->fill);
     if (panel->radius != 0) out["radius"] = panel->radius;
+    if (panel->blur != 0) out["blur"] = panel->blur;
   }
-  if (const auto* picture = std::get_if<PictureData>(&item.what)) out["file"] = picture->file;
+  if (const auto* picture = std::get_if<PictureData>(&item.what)) {
+    out["file"] = picture->file;
+    if (picture->fit != PictureFit::Cover) out["fit"] = kFits[static_cast<size_t>(picture->fit)];
+    if (picture->focusX != 0.5) out["focusX"] = picture->focusX;
+    if (picture->focusY != 0.5) out["focusY"] = picture->focusY;
+  }
   return out;
+}
+
+PictureData readPicture(JsonReader& r, const Json& value, const JsonPlace& at) {
+  PictureData p;
+  p.file = r.text(value, at, "file");
+  if (r.member(value, "fit")) p.fit = static_cast<PictureFit>(r.choice(value, at, "fit", kFits));
+  p.focusX = r.number(value, at, "focusX", 0.5, 0, 1);
+  p.focusY = r.number(value, at, "focusY", 0.5, 0, 1);
+  return p;
 }
 
 // By the item's type.
@@ -234,9 +250,10 @@ void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item)
     if (const Json* fill = r.member(value, "fill"))
       panel.fill = readFill(r, *fill, {&at, "fill", 0, false});
     panel.radius = r.number(value, at, "radius", 0, 0, 2000);
+    panel.blur = r.number(value, at, "blur", 0, 0, kMostBlur);
     item.what = panel;
   } else if (type == "picture") {
-    item.what = PictureData{r.text(value, at, "file")};
+    item.what = readPicture(r, value, at);
   } else {
     r.complain(
         {&at, "type", 0, false},

@@ -45,10 +45,14 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
     if (placed.closed) continue;
     if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
     const Kind& kind = *buttons[i].kind->kind;
-    if (!test || kind.hitForm == HitForm::Box ||
-        test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0), placed.own(),
-                   placed.box.x + (x - placed.box.x) / placed.scale,
-                   placed.box.y + (y - placed.box.y) / placed.scale))
+    if (!test || kind.hitForm == HitForm::Box) return static_cast<int>(i);
+    const Box own = placed.own();
+    const Px across = (x - placed.box.x) / placed.scale;
+    // A form has changed sides where one reads from right to left; a picture has not.
+    const bool turned = layout.rightToLeft && kind.hitForm == HitForm::Shape;
+    if (test->hits(*buttons[i].item, kind, buttons[i].player.table().state(0), own,
+                   own.x + (turned ? own.w - across : across),
+                   own.y + (y - placed.box.y) / placed.scale))
       return static_cast<int>(i);
   }
   return -1;

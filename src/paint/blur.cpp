@@ -1,0 +1,118 @@
+#include "paint/blur.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstring>
+
+#include "paint/convert.h"
+#include "runtime/document/screen.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kKept = 2;  // px of deviation at which a picture is blurred: enough to be smooth
+
+// One pass of a box blur along rows, written transposed, so that two passes blur both ways. The
+// first and the last px of a row go on for ever.
+void blurRows(const std::vector<QRgb>& in, std::vector<QRgb>& out, int w, int h, int radius) {
+  const int wide = 2 * radius + 1;
+  for (int y = 0; y < h; ++y) {
+    const QRgb* row = in.data() + size_t(y) * size_t(w);
+    const auto at = [&](int x) { return row[std::clamp(x, 0, w - 1)]; };
+    int a = 0, r = 0, g = 0, b = 0;
+    const auto add = [&](QRgb px, int times) {
+      a += times * qAlpha(px);
+      r += times * qRed(px);
+      g += times * qGreen(px);
+      b += times * qBlue(px);
+    };
+    for (int x = -radius; x <= radius; ++x) add(at(x), 1);
+    const auto mean = [wide](int sum) { return (sum + wide / 2) / wide; };
+    for (int x = 0; x < w; ++x) {
+      out[size_t(x) * size_t(h) + size_t(y)] = qRgba(mean(r), mean(g), mean(b), mean(a));
+      add(at(x + radius + 1), 1);
+      add(at(x - radius), -1);
+    }
+  }
+}
+
+// The widths of three boxes whose deviations together come nearest to the one wanted (P. Kovesi,
+// Fast Almost-Gaussian Filtering, 2010): the variance of a box w wide is (w² − 1) / 12.
+std::array<int, 3> radiiOf(double deviation) {
+  const double variance = 12 * deviation * deviation;
+  int narrow = static_cast<int>(std::floor(std::sqrt(variance / 3 + 1)));
+  if (narrow % 2 == 0) --narrow;
+  const double narrows =
+      (variance - 3.0 * narrow * narrow - 12.0 * narrow - 9) / (-4.0 * narrow - 4);
+  const auto m = std::lround(narrows);
+  std::array<int, 3> out{};
+  for (int i = 0; i < 3; ++i) out[size_t(i)] = (i < m ? narrow : narrow + 2) / 2;
+  return out;
+}
+
+}  // namespace
+
+QImage blurred(QImage image, double deviation) {
+  if (image.isNull() || deviation <= 0) return image;
+  const int w = image.width(), h = image.height();
+  std::vector<QRgb> px(size_t(w) * size_t(h)), other(px.size());
+  for (int y = 0; y < h; ++y)
+    std::memcpy(px.data() + size_t(y) * size_t(w), image.constScanLine(y),
+                size_t(w) * sizeof(QRgb));
+  for (const int radius : radiiOf(deviation)) {
+    if (radius == 0) continue;
+    blurRows(px, other, w, h, radius);
+    blurRows(other, px, h, w, radius);
+  }
+  for (int y = 0; y < h; ++y)
+    std::memcpy(image.scanLine(y), px.data() + size_t(y) * size_t(w), size_t(w) * sizeof(QRgb));
+  return image;
+}
+
+void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviation,
+                  const QRectF& all, const PaintsBelow& below) {
+  const double ratio = painter.device() ? painter.device()->devicePixelRatioF() : 1;
+  const double scale =
+      std::abs(painter.worldTransform().m11()) * ratio;  // device px to a layout px
+  const double reach = 3 * deviation;                    // what lies farther away hardly counts
+  const QRectF area =
+      outline.boundingRect().adjusted(-reach, -reach, reach, reach).intersected(all);
+  if (area.isEmpty() || scale <= 0) return;
+  const double small = scale * std::min(1.0, kKept / (deviation * scale));
+  const QSize size(std::max(1, qCeil(area.width() * small)),
+                   std::max(1, qCeil(area.height() * small)));
+  QImage layer(size, QImage::Format_ARGB32_Premultiplied);
+  layer.fill(Qt::transparent);
+  QPainter onLayer(&layer);
+  onLayer.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+  onLayer.scale(size.width() / area.width(), size.height() / area.height());
+  onLayer.translate(-area.topLeft());
+  below(onLayer, area);
+  onLayer.end();
+  QBrush brush(blurred(std::move(layer), deviation * small));
+  QTransform place;
+  place.translate(area.x(), area.y());
+  place.scale(area.width() / size.width(), area.height() / size.height());
+  brush.setTransform(place);
+  painter.save();
+  painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+  painter.fillPath(outline, brush);
+  painter.restore();
+}
+
+std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part) {
+  std::vector<QRectF> out;
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const auto* panel = std::get_if<PanelData>(&screen.items[i]->what);
+    if (!panel || panel->blur <= 0 || !layout.items[i].isSeen()) continue;
+    const double reach = 3 * panel->blur * layout.items[i].scale;
+    const QRectF box = toQt(layout.items[i].box);
+    if (!box.adjusted(-reach, -reach, reach, reach).intersects(part)) continue;
+    out.push_back(box);
+    part |= box;
+  }
+  return out;
+}
+
+}  // namespace bristle

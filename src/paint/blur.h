@@ -1,0 +1,30 @@
+// Frosted panes: what lies below an outline, shown through it blurred.
+#pragma once
+#include <QImage>
+#include <QPainter>
+#include <QPainterPath>
+#include <functional>
+#include <vector>
+
+#include "runtime/layout/layout.h"
+
+namespace bristle {
+
+// A picture blurred by a Gaussian of this standard deviation, px (as CSS Filter Effects 1, blur()
+// has it), come close to by three box blurs; what lies beyond its edges is as its edges are. Given
+// and returned in ARGB32_Premultiplied.
+QImage blurred(QImage image, double deviation);
+
+// Paints what lies below into the painter given, at least within `part`, both in layout px.
+using PaintsBelow = std::function<void(QPainter& painter, const QRectF& part)>;
+
+// Fills the outline, layout px, with what lies below it blurred; `all` is where there is something
+// at all. Painted small where the blur hides it.
+void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviation,
+                  const QRectF& all, const PaintsBelow& below);
+
+// The boxes, layout px, of the panels that show something of this part of their screen, or of a
+// screen below it, blurred: they look different when it does.
+std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part);
+
+}  // namespace bristle
