@@ -1,18 +1,23 @@
 #!/usr/bin/env bash
-# The window plays the demo's take by real input events; its trace must be the command line's.
+# The window plays the demos' takes by real input events; its trace must be the command line's.
 set -euo pipefail
 source=$1 bristle=$2 drive=$4 out=$3/demo
 mkdir -p "$out"
 rm -f "$out"/*
-demo=$source/data/demo
-"$bristle" rehearse "$demo/saltglass-deep.bristle" --take "$demo/tour.take.jsonl" >"$out/command.trace"
-"$bristle" rehearse "$demo/saltglass-deep.bristle" --take "$demo/tour.take.jsonl" >"$out/again.trace"
-cmp "$out/command.trace" "$out/again.trace"
-xvfb-run -a -s "-screen 0 1280x800x24" env QT_QPA_PLATFORM=xcb BRISTLE_SETTINGS="$out/settings.ini" \
-  "$drive" "$demo/saltglass-deep.bristle" --play "$demo/tour.take.jsonl" \
-  --picture "$out/demo.png" --trace "$out/window.trace"
-cmp "$out/command.trace" "$out/window.trace"
-test -s "$out/demo.png"
+play() { # PROJECT TAKE
+  "$bristle" rehearse "$1" --take "$2" >"$out/command.trace"
+  "$bristle" rehearse "$1" --take "$2" >"$out/again.trace"
+  cmp "$out/command.trace" "$out/again.trace"
+  xvfb-run -a -s "-screen 0 1280x800x24" env QT_QPA_PLATFORM=xcb BRISTLE_SETTINGS="$out/settings.ini" \
+    "$drive" "$1" --play "$2" --picture "$out/demo.png" --trace "$out/window.trace"
+  cmp "$out/command.trace" "$out/window.trace"
+  test -s "$out/demo.png"
+  rm "$out/demo.png"
+}
+for take in "$source"/data/demo/*.take.jsonl; do play "$source/data/demo/saltglass-deep.bristle" "$take"; done
+for take in "$source"/data/glasshouse/*.take.jsonl; do
+  play "$source/data/glasshouse/fernhollow-glasshouse.bristle" "$take"
+done
 # A file that cannot be opened ends at once with a word why, even where nobody could answer a question.
 echo "no project" >"$out/broken.bristle"
 status=0

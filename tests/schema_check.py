@@ -34,9 +34,9 @@ for path, wrong in [
     (["displays", 0, "width"], "wide"),
     (["kinds", 0, "parts", 0, "type"], "sprite"),
     (["machines", 0, "transitions", 0, "on"], "click"),
-    (["screens", 0, "items", 1, "gap"], "16"),
-    (["screens", 0, "items", 1, "items", 0, "action", "do"], "explode"),
-    (["screens", 0, "items", 1, "items", 0, "caption"], {"in": {}}),
+    (["screens", 0, "items", 2, "gap"], "16"),
+    (["screens", 0, "items", 2, "items", 0, "action", "do"], "explode"),
+    (["screens", 0, "items", 2, "items", 0, "caption"], {"in": {}}),
     (["languages", 0, "rightToLeft"], "yes"),
 ]:
     broken = json.loads(json.dumps(sample))

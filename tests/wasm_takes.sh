@@ -26,7 +26,11 @@ demo=$source/data/demo/saltglass-deep.bristle
 "$bristle" deliver "$demo" --measures "$out/measured.json" >/dev/null
 for take in "$source"/data/demo/*.take.jsonl; do same "$demo" "$take"; done
 random "$demo" 1 2 3 4 5 6 7 8
-# The same menu with hit areas that are drawn.
+kiosk=$source/data/glasshouse/fernhollow-glasshouse.bristle
+"$bristle" deliver "$kiosk" --measures "$out/measured.json" >/dev/null
+for take in "$source"/data/glasshouse/*.take.jsonl; do same "$kiosk" "$take"; done
+random "$kiosk" 1 2 3 4
+# The first menu with hit areas that are drawn.
 python3 - "$demo" "$out/shapes.bristle" <<'TXT'
 import json, sys
 project = json.load(open(sys.argv[1]))
