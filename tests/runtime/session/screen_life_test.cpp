@@ -266,7 +266,7 @@ TEST(Conditions, ABarEntryFollowsWhatIsCurrent) {
   Playing run(menu.project);
   const std::string id = menu.ids[2].text;
   EXPECT_THAT(run.lines(), Not(Contains(HasSubstr("state " + id)))) << "it opens at rest";
-  for (size_t i = 0; i < 3; ++i)
+  for (size_t i = 1; i < 3; ++i)  // the first has focus
     EXPECT_EQ(openingState(menu.project, machine, menu.data(i), menu.project.screens[0]->id),
               run.session().stack()[0].buttons[i].running.state)
         << "pictures show it as it opens: " << i;
