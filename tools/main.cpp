@@ -13,7 +13,7 @@
 #include "paint/convert.h"
 
 int main(int argc, char** argv) {
-  std::string file, shots;
+  std::string file, shots, bench, shot;
   bristle::PlayOptions play;
   CLI::App options("Drives the real window, then ends", "bristle_drive");
   options.add_option("project", file, "The project to open")->required();
@@ -23,6 +23,8 @@ int main(int argc, char** argv) {
   options.add_option("--trace", play.trace, "… and write the trace there")->needs(take);
   options.add_option("--shots", shots, "Write a picture of every bench into this folder")
       ->excludes(take);
+  auto* one = options.add_option("--bench", bench, "Write a picture of this bench alone");
+  options.add_option("--shot", shot, "… there")->needs(one);
   CLI11_PARSE(options, argc, argv);
   bristle::startLog(false);
   QApplication app(argc, argv);
@@ -33,5 +35,6 @@ int main(int argc, char** argv) {
     return 2;
   }
   window.show();
+  if (!bench.empty()) return makeShot(window, bristle::toQt(bench), bristle::toQt(shot));
   return shots.empty() ? playInWindow(window, play) : makeShots(window, bristle::toQt(shots));
 }

@@ -4,6 +4,7 @@
 #include <array>
 #include <cmath>
 #include <cstring>
+#include <numeric>
 
 #include "paint/convert.h"
 #include "runtime/document/screen.h"
@@ -75,25 +76,29 @@ void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviati
   const double ratio = painter.device() ? painter.device()->devicePixelRatioF() : 1;
   const double scale =
       std::abs(painter.worldTransform().m11()) * ratio;  // device px to a layout px
-  const double reach = 3 * deviation;                    // what lies farther away hardly counts
-  const QRectF area =
-      outline.boundingRect().adjusted(-reach, -reach, reach, reach).intersected(all);
-  if (area.isEmpty() || scale <= 0) return;
+  QRectF seen = outline.boundingRect();
+  if (painter.hasClipping()) seen &= painter.clipBoundingRect().adjusted(-2, -2, 2, 2);
+  if (seen.isEmpty() || scale <= 0) return;
+  // Px of the small picture lie on one grid from the corner of all, whichever part is asked for.
   const double small = scale * std::min(1.0, kKept / (deviation * scale));
-  const QSize size(std::max(1, qCeil(area.width() * small)),
-                   std::max(1, qCeil(area.height() * small)));
-  QImage layer(size, QImage::Format_ARGB32_Premultiplied);
+  const auto radii = radiiOf(deviation * small);
+  const int reach = std::accumulate(radii.begin(), radii.end(), 2);
+  const QRect grid(0, 0, qCeil(all.width() * small), qCeil(all.height() * small));
+  const QRectF onGrid((seen.x() - all.x()) * small, (seen.y() - all.y()) * small,
+                      seen.width() * small, seen.height() * small);
+  const QRect part = onGrid.toAlignedRect().adjusted(-reach, -reach, reach, reach) & grid;
+  if (part.isEmpty()) return;
+  QImage layer(part.size(), QImage::Format_ARGB32_Premultiplied);
   layer.fill(Qt::transparent);
+  QTransform place;  // from the small picture
+  place.translate(all.x() + part.x() / small, all.y() + part.y() / small);
+  place.scale(1 / small, 1 / small);
   QPainter onLayer(&layer);
   onLayer.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  onLayer.scale(size.width() / area.width(), size.height() / area.height());
-  onLayer.translate(-area.topLeft());
-  below(onLayer, area);
+  onLayer.setTransform(place.inverted());
+  below(onLayer, place.mapRect(QRectF(layer.rect())));
   onLayer.end();
   QBrush brush(blurred(std::move(layer), deviation * small));
-  QTransform place;
-  place.translate(area.x(), area.y());
-  place.scale(area.width() / size.width(), area.height() / size.height());
   brush.setTransform(place);
   painter.save();
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
@@ -101,9 +106,10 @@ void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviati
   painter.restore();
 }
 
-std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part) {
+std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part,
+                              size_t from) {
   std::vector<QRectF> out;
-  for (size_t i = 0; i < screen.items.size(); ++i) {
+  for (size_t i = from; i < screen.items.size(); ++i) {
     const auto* panel = std::get_if<PanelData>(&screen.items[i]->what);
     if (!panel || panel->blur <= 0 || !layout.items[i].isSeen()) continue;
     const double reach = 3 * panel->blur * layout.items[i].scale;

@@ -19,12 +19,14 @@ QImage blurred(QImage image, double deviation);
 using PaintsBelow = std::function<void(QPainter& painter, const QRectF& part)>;
 
 // Fills the outline, layout px, with what lies below it blurred; `all` is where there is something
-// at all. Painted small where the blur hides it.
+// at all. Painted small where the blur hides it, and only as far as the painter's clip lets it be
+// seen: but for rounding what all of it would give.
 void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviation,
                   const QRectF& all, const PaintsBelow& below);
 
-// The boxes, layout px, of the panels that show something of this part of their screen, or of a
-// screen below it, blurred: they look different when it does.
-std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part);
+// The boxes, layout px, of the panels from the item `from` on that show something of this part of
+// what lies below them blurred: they look different when it does.
+std::vector<QRectF> panesOver(const Screen& screen, const Layout& layout, QRectF part,
+                              size_t from = 0);
 
 }  // namespace bristle

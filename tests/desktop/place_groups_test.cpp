@@ -1,5 +1,7 @@
 // Reusable groups, bars of screens, fly-outs and scrollers on the Place bench.
+#include <QDropEvent>
 #include <QListWidget>
+#include <QMimeData>
 
 #include "core/edit/group_edits.h"
 #include "desktop/work/theme.h"
@@ -48,6 +50,38 @@ TEST_F(PlaceGroups, AColumnIsMadeReusablePlacedAgainAndChangedInOneCopy) {
   EXPECT_FALSE(project().groups[0]->ownCaptions);
   click(QStringLiteral("Let go of its group"));
   EXPECT_FALSE(item(copy).container()->group);
+}
+
+// On the shelf it stands below the kinds, is dragged onto the canvas, or placed by Return.
+TEST_F(PlaceGroups, AGroupIsPlacedFromTheShelf) {
+  click(QStringLiteral("Make it reusable"));
+  const GroupId group = project().groups[0]->id;
+  auto* shelf = named<QListWidget>(QStringLiteral("Kinds"));
+  const int row = int(project().kinds.size());
+  ASSERT_EQ(shelf->count(), row + 1);
+  EXPECT_TRUE(shelf->item(row)->text().contains(QStringLiteral("reusable group")));
+  // What the list hands over when the row is dragged, dropped where the system says.
+  const std::unique_ptr<QMimeData> mime(shelf->model()->mimeData({shelf->model()->index(row, 0)}));
+  const QPointF at = canvas().toWidget(Box{1300, 700, 0, 0}).topLeft();
+  QDragEnterEvent enter(at.toPoint(), Qt::CopyAction, mime.get(), Qt::LeftButton, {});
+  QApplication::sendEvent(&canvas(), &enter);
+  EXPECT_TRUE(enter.isAccepted());
+  QDropEvent drop(at, Qt::CopyAction, mime.get(), Qt::LeftButton, {});
+  QApplication::sendEvent(&canvas(), &drop);
+  ASSERT_EQ(work().picked().items.size(), 1u);
+  const ItemId dropped = work().picked().items[0];
+  ASSERT_EQ(item(dropped).container()->group, group);
+  EXPECT_EQ(in(dropped).size(), in(box).size());
+  EXPECT_NEAR(boxOf(dropped).x + boxOf(dropped).w / 2, 1300, 1);
+  EXPECT_NEAR(boxOf(dropped).y + boxOf(dropped).h / 2, 700, 1);
+  const KindId kind = work().picked().kind;
+  shelf->setFocus();
+  shelf->setCurrentRow(row);
+  EXPECT_EQ(work().picked().kind, kind) << "a group is no kind";
+  QTest::keyClick(shelf, Qt::Key_Return);
+  ASSERT_EQ(work().picked().items.size(), 1u);
+  EXPECT_NE(work().picked().items[0], dropped);
+  EXPECT_EQ(item(work().picked().items[0]).container()->group, group);
 }
 
 TEST_F(PlaceGroups, ByKeysAlone) {

@@ -87,6 +87,35 @@ TEST(Blur, APaneShowsWhatLiesBelowItBlurred) {
   EXPECT_LT(frosted.pixelColor(400, 101).red(), 90) << "the dark above it comes in";
 }
 
+// What is painted again in part is what painting all of it gives.
+TEST(Blur, APartIsPaintedAsTheWholeIs) {
+  Frosted f(11);
+  const Screen& screen = *f.project.screens[0];
+  const Layout layout = layOut(f.project, screen, f.project.displays[0], f.measure);
+  const auto paint = [&](const QRect& clip) {
+    QImage out(1300, 740, QImage::Format_ARGB32_Premultiplied);
+    out.fill(Qt::black);
+    QPainter painter(&out);
+    if (!clip.isNull()) painter.setClipRect(clip);
+    painter.translate(7, 11);
+    painter.scale(2 / 3.0, 2 / 3.0);
+    paintScreen(painter, f.looks, f.tables, f.project, screen, layout);
+    return out;
+  };
+  const QImage whole = paint({});
+  for (const QRect& part :
+       {QRect(260, 90, 30, 40), QRect(201, 71, 9, 9), QRect(300, 100, 60, 150)}) {
+    const QImage again = paint(part);
+    int differing = 0;
+    for (int y = part.top(); y <= part.bottom(); ++y)
+      for (int x = part.left(); x <= part.right(); ++x)
+        differing =
+            std::max({differing, std::abs(qRed(again.pixel(x, y)) - qRed(whole.pixel(x, y))),
+                      std::abs(qBlue(again.pixel(x, y)) - qBlue(whole.pixel(x, y)))});
+    EXPECT_LE(differing, 1) << "of 255, at " << part.x();
+  }
+}
+
 TEST(Blur, WhatLiesOnAPaneStaysSharp) {
   Frosted f(20);
   edit(f.project, f.project.screens[0]->id)
@@ -112,6 +141,7 @@ TEST(Blur, AChangeBelowChangesThePanesOverIt) {
   EXPECT_EQ(panesOver(screen, layout, QRectF(280, 150, 5, 5)),
             std::vector<QRectF>{QRectF(300, 100, 200, 200)});
   EXPECT_TRUE(panesOver(screen, layout, QRectF(200, 150, 5, 5)).empty()) << "too far away";
+  EXPECT_TRUE(panesOver(screen, layout, QRectF(380, 150, 5, 5), 3).empty()) << "it lies below";
 }
 
 // The same at rest and in a menu that runs, over a screen below, too.

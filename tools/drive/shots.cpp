@@ -94,6 +94,15 @@ bool wordsShot(Window& window, const QString& folder) {
 
 }  // namespace
 
+int makeShot(Window& window, const QString& bench, const QString& file) {
+  window.resize(1280, 800);
+  if (!QTest::qWaitForWindowExposed(&window) || !window.bench(bench)) return 2;
+  window.openBench(bench);
+  prepare(window, bench);
+  QTest::qWait(1500);  // until the miniatures have come
+  return savePicture(window, file) ? 0 : 2;
+}
+
 int makeShots(Window& window, const QString& folder) {
   QDir().mkpath(folder);
   window.resize(1280, 800);

@@ -8,5 +8,7 @@ class Window;
 
 // Writes NAME.png and NAME-dark.png for each bench, at 1280×800. 0 when all are written.
 int makeShots(Window& window, const QString& folder);
+// The same of one bench, light, into this file.
+int makeShot(Window& window, const QString& bench, const QString& file);
 
 }  // namespace bristle

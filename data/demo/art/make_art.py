@@ -126,25 +126,25 @@ def hull():
             + down("rim", (0, "#3f6c70", 1), (0.5, "#244a4f", 1), (1, "#132b30", 1))
             + down("bay", (0, "#0c2226", 1), (0.5, "#12303550", 1), (1, "#091a1d", 1)).replace("#12303550", "#123035")
             + round_("lamp", "#8fd9d2", 0.2))
-    skin = ("M84 596C110 330 420 196 960 190C1500 196 1810 330 1836 596C1810 862 1500 1000 960 1006"
-            "C420 1000 110 862 84 596Z")
-    inner = ("M124 596C150 360 440 232 960 226C1480 232 1770 360 1796 596C1770 832 1480 964 960 970"
-             "C440 964 150 832 124 596Z")
+    skin = ("M84 596C110 304 420 156 960 150C1500 156 1810 304 1836 596C1810 888 1500 1036 960 1042"
+            "C420 1036 110 888 84 596Z")
+    inner = ("M124 596C150 334 440 192 960 186C1480 192 1770 334 1796 596C1770 858 1480 1000 960 1006"
+             "C440 1000 150 858 124 596Z")
     body = '<rect width="1920" height="1200" fill="url(#deep)"/>' + rays(1920, 1200, dice, 0.3) + motes(1920, 1200, 40, dice)
     body += '<path d="M96 596L-30 420Q20 596 -30 780Z" fill="#1a3a3f"/>'
     body += f'<path d="{skin}" fill="url(#rim)"/><path d="{inner}" fill="url(#bay)"/>'
     body += '<ellipse cx="960" cy="596" rx="860" ry="380" fill="url(#lamp)"/>'
     ribs = "".join(f"M{x} {n(596 - r)}Q{n(x - (960 - x) * 0.04)} 596 {x} {n(596 + r)}"
                    for x in range(260, 1700, 200)
-                   for r in [352 * math.sqrt(max(0, 1 - ((x - 960) / 836) ** 2)) * 1.0])
+                   for r in [390 * math.sqrt(max(0, 1 - ((x - 960) / 836) ** 2)) * 1.0])
     body += f'<path d="{ribs}" fill="none" stroke="#2d5b60" stroke-width="3" opacity="0.4"/>'
     bolts = ""
     for i in range(72):
         a = math.tau * i / 72
-        bolts += f'<circle cx="{n(960 + 858 * math.copysign(abs(math.cos(a)) ** 0.86, math.cos(a)))}" cy="{n(596 + 391 * math.copysign(abs(math.sin(a)) ** 0.9, math.sin(a)))}" r="4"/>'
+        bolts += f'<circle cx="{n(960 + 858 * math.copysign(abs(math.cos(a)) ** 0.86, math.cos(a)))}" cy="{n(596 + 428 * math.copysign(abs(math.sin(a)) ** 0.9, math.sin(a)))}" r="4"/>'
     body += f'<g fill="#0d2327" opacity="0.8">{bolts}</g>'
-    body += ('<path d="M300 300C520 226 760 212 960 212C1160 212 1400 226 1620 300C1400 246 1160 236 960 236'
-             'C760 236 520 246 300 300Z" fill="#bfeee6" opacity="0.18"/>')
+    body += ('<path d="M440 226C610 182 780 170 960 170C1140 170 1310 182 1480 226C1310 198 1140 188 960 188'
+             'C780 188 610 198 440 226Z" fill="#bfeee6" opacity="0.18"/>')
     write("hull.svg", 1920, 1200, body, defs)
 
 

@@ -23,15 +23,19 @@ QStringList filesIn(const QMimeData* mime) {
 }  // namespace
 
 void Canvas::dragEnterEvent(QDragEnterEvent* event) {
-  const bool ours = work().screen() &&
-                    (!kindsIn(event->mimeData()).empty() || !filesIn(event->mimeData()).isEmpty());
+  const QMimeData* mime = event->mimeData();
+  const bool ours =
+      work().screen() && (!kindsIn(mime).empty() || groupIn(mime) || !filesIn(mime).isEmpty());
   ours ? event->acceptProposedAction() : event->ignore();
 }
 
 void Canvas::dragMoveEvent(QDragMoveEvent* event) {
   const QPointF at = toScreen(event->position());
   const auto kinds = kindsIn(event->mimeData());
-  dropMark_ = kinds.empty() ? std::nullopt : std::optional(placingAt(work(), kinds, at).spot);
+  dropMark_.reset();
+  if (!kinds.empty()) dropMark_ = placingAt(work(), kinds, at).spot;
+  if (groupIn(event->mimeData()))
+    dropMark_ = dropSpotAt(*work().screen(), work().layout(), at.x(), at.y());
   event->acceptProposedAction();
   update();
 }
@@ -45,8 +49,11 @@ void Canvas::dropEvent(QDropEvent* event) {
   dropMark_.reset();
   const QPointF at = toScreen(event->position());
   const auto kinds = kindsIn(event->mimeData());
-  kinds.empty() ? placePictures(work(), filesIn(event->mimeData()), at)
-                : placeKinds(work(), kinds, at);
+  if (const GroupId group = groupIn(event->mimeData()))
+    placeGroupAt(work(), group, at);
+  else
+    kinds.empty() ? placePictures(work(), filesIn(event->mimeData()), at)
+                  : placeKinds(work(), kinds, at);
   event->acceptProposedAction();
   setFocus();
   update();

@@ -36,6 +36,9 @@ PlaceBench::PlaceBench(Work& work, QWidget* parent)
     refresh();
   });
   connect(canvas_, &Canvas::wantsCaption, itemForm_, &ItemForm::editCaption);
+  connect(&work, &Work::groupChosen, this, [this](const GroupId& group) {
+    if (isVisible()) placeGroupBesidePicked(work_, group, canvas_->middle());
+  });
   connect(&work, &Work::kindChosen, this, [this](const KindId& kind) {
     if (isVisible() && work_.screen()) placeBesidePicked(work_, kind, canvas_->middle());
   });

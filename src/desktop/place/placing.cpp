@@ -6,6 +6,7 @@
 
 #include "core/arrange/place_at.h"
 #include "core/edit/art_edits.h"
+#include "core/edit/group_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/formats/file_io.h"
 #include "desktop/place/change_kind.h"
@@ -29,6 +30,14 @@ Size sizeOf(Work& work, const KindId& kind) {
   if (const Kind* k = find(work.project(), kind)) button.caption = k->sampleCaption;
   item.what = std::move(button);
   return naturalSize(work.project(), item, work.language().id, work.measure());
+}
+
+// Of a copy on the screen, with the words that the group has.
+Size sizeOfGroup(Work& work, const GroupId& id) {
+  const Group& group = *find(work.project(), id);
+  const Layout layout =
+      layOut(work.project(), group.holds, {*work.display(), work.language().id}, work.measure());
+  return layout.items.empty() ? Size{} : Size{layout.items[0].box.w, layout.items[0].box.h};
 }
 
 // Side by side from `from` on.
@@ -109,6 +118,28 @@ void placeBesidePicked(Work& work, const KindId& kind, const QPointF& at) {
     places = inARow(work, {kind}, spot.holder, {box.x + box.w + kGap, box.y});
   }
   performAndPickNew(work, addButtons(screen->id, {kind}, spot, places));
+}
+
+void placeGroupAt(Work& work, const GroupId& group, const QPointF& at) {
+  if (!work.screen() || !find(work.project(), group)) return;
+  const Screen& screen = *work.screen();
+  const DropSpot spot = dropSpotAt(screen, work.layout(), at.x(), at.y());
+  const Size size = sizeOfGroup(work, group);
+  const Place place = placeInside(
+      screen, work.layout(), spot.to.holder, {},
+      {std::round(at.x() - size.w / 2), std::round(at.y() - size.h / 2), size.w, size.h});
+  performAndPickNew(work, placeGroup(screen.id, group, spot.to, place.x.offset, place.y.offset));
+}
+
+void placeGroupBesidePicked(Work& work, const GroupId& group, const QPointF& at) {
+  const Screen* screen = work.screen();
+  if (!screen || !find(work.project(), group)) return;
+  const Item* beside = nullptr;
+  if (!work.picked().items.empty()) beside = findItem(*screen, work.picked().items.back());
+  if (!beside) return placeGroupAt(work, group, at);
+  const Spot spot{beside->parent, brotherAfter(*screen, beside->id)};
+  performAndPickNew(work, placeGroup(screen->id, group, spot, beside->place.x.offset + kGap,
+                                     beside->place.y.offset + kGap));
 }
 
 void placePictures(Work& work, const QStringList& paths, const QPointF& at) {

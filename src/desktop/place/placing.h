@@ -22,9 +22,12 @@ Placing placingAt(Work& work, const std::vector<KindId>& kinds, const QPointF& a
 void placeKinds(Work& work, const std::vector<KindId>& kinds, const QPointF& at);
 // After what is picked, in its order or beside it; where nothing is picked, in the middle of `at`.
 void placeBesidePicked(Work& work, const KindId& kind, const QPointF& at);
-// Picture files, copied into the project's folder; each as large as it is.
+// A copy of a reusable group: with its middle at `at`, or as placeBesidePicked has it.
+void placeGroupAt(Work& work, const GroupId& group, const QPointF& at);
+void placeGroupBesidePicked(Work& work, const GroupId& group, const QPointF& at);
 // Takes the picked picture apart into the groups of its SVG; what cannot be is told.
 void takeApartPicked(Work& work);
+// Picture files, copied into the project's folder; each as large as it is.
 void placePictures(Work& work, const QStringList& paths, const QPointF& at);
 
 }  // namespace bristle

@@ -114,7 +114,8 @@ void RunningMenu::refresh() {
       const QRectF moved = extentOf(stack[s], b);
       add(moved);
       for (size_t over = s; over < stack.size(); ++over)
-        for (const QRectF& pane : panesOver(*stack[over].screen, stack[over].layout, moved))
+        for (const QRectF& pane : panesOver(*stack[over].screen, stack[over].layout, moved,
+                                            over == s ? size_t(stack[s].routes.items[b]) + 1 : 0))
           add(pane);
     }
   update(now + moving_);

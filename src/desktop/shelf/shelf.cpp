@@ -14,6 +14,7 @@
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "runtime/layout/layout.h"
 
 namespace bristle {
 namespace {
@@ -31,7 +32,7 @@ QIcon iconOf(const QPixmap& picture) {
 
 namespace {
 
-// Kinds can be dragged off it, several at once.
+// Kinds, several at once, or a reusable group, which stand below them, can be dragged off it.
 class KindList : public QListWidget {
  public:
   explicit KindList(Work& work) : work_(work) {
@@ -41,13 +42,15 @@ class KindList : public QListWidget {
   }
 
  protected:
-  QStringList mimeTypes() const override { return {kindMimeType()}; }
+  QStringList mimeTypes() const override { return {kindMimeType(), groupMimeType()}; }
   QMimeData* mimeData(const QList<QListWidgetItem*>& items) const override {
+    const Project& p = work_.project();
     std::vector<KindId> kinds;
     for (const QListWidgetItem* item : items)
-      if (const auto at = size_t(row(item)); at < work_.project().kinds.size())
-        kinds.push_back(work_.project().kinds[at]->id);
-    return mimeOf(kinds);
+      if (const auto at = size_t(row(item)); at < p.kinds.size()) kinds.push_back(p.kinds[at]->id);
+    if (!kinds.empty() || items.isEmpty()) return mimeOf(kinds);
+    const size_t group = size_t(row(items.front())) - p.kinds.size();
+    return group < p.groups.size() ? mimeOf(p.groups[group]->id) : mimeOf(kinds);
   }
 
  private:
@@ -68,11 +71,16 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
     if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
   });
   connect(kinds_, &QListWidget::currentRowChanged, this, [this](int row) {
-    if (!filling_ && row >= 0) work_.pickKind(work_.project().kinds[size_t(row)]->id);
+    const auto& kinds = work_.project().kinds;
+    if (!filling_ && row >= 0 && size_t(row) < kinds.size()) work_.pickKind(kinds[size_t(row)]->id);
   });
   connect(kinds_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
     const auto at = size_t(kinds_->row(item));
-    if (at < work_.project().kinds.size()) Q_EMIT work_.kindChosen(work_.project().kinds[at]->id);
+    const Project& p = work_.project();
+    if (at < p.kinds.size())
+      Q_EMIT work_.kindChosen(p.kinds[at]->id);
+    else if (at - p.kinds.size() < p.groups.size())
+      Q_EMIT work_.groupChosen(p.groups[at - p.kinds.size()]->id);
   });
   connect(screens_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
@@ -137,14 +145,43 @@ void Shelf::refresh() {
     if (p.kinds[i]->id == work_.picked().kind) kind = static_cast<int>(i);
   for (size_t i = 0; i < p.screens.size(); ++i)
     if (p.screens[i]->id == work_.picked().screen) screen = static_cast<int>(i);
-  fill(kinds_, static_cast<int>(p.kinds.size()), kind,
-       [&](int i, QListWidgetItem& item) { item.setText(toQt(p.kinds[size_t(i)]->name)); });
+  fill(
+      kinds_, static_cast<int>(p.kinds.size() + p.groups.size()), kind,
+      [&](int i, QListWidgetItem& item) {
+        const auto at = size_t(i);
+        item.setText(at < p.kinds.size()
+                         ? toQt(p.kinds[at]->name)
+                         : tr("%1\nreusable group").arg(toQt(p.groups[at - p.kinds.size()]->name)));
+      });
   fill(screens_, static_cast<int>(p.screens.size()), screen, [&](int i, QListWidgetItem& item) {
     const Screen& s = *p.screens[size_t(i)];
     item.setText(s.id == p.first ? tr("%1\nopens first").arg(toQt(s.name)) : toQt(s.name));
   });
   filling_ = false;
   if (!soon_.isActive()) soon_.start();
+}
+
+ShownScreen Shelf::shownAlone(const Shared<Group>& group) {
+  constexpr Px kRoom = 12;
+  const Project& p = work_.project();
+  Screen screen = group->holds;
+  screen.id = {"group " + group->id.text};
+  if (!screen.items.empty())
+    screen.items[0].edit().place = {{Pin::Start, kRoom, screen.items[0]->place.x.size, 0},
+                                    {Pin::Start, kRoom, screen.items[0]->place.y.size, 0}};
+  const Showing large{p.displays.front(), work_.language().id};
+  const Layout layout = layOut(p, screen, large, work_.measure());
+  const Box box = layout.items.empty() ? Box{0, 0, 1, 1} : layout.items[0].box;
+  Display display{
+      {"group"}, {}, std::max(box.w, 1.0) + 2 * kRoom, std::max(box.h, 1.0) + 2 * kRoom};
+  const auto known = alone_.find(group->id);
+  if (known == alone_.end() || !known->second.group.same(group) ||
+      !(known->second.display == display))
+    alone_.insert_or_assign(group->id, Alone{group, Shared<Screen>(std::move(screen)), display});
+  const Alone& alone = alone_.at(group->id);
+  ShownScreen out{p, alone.screen->id, {alone.display, work_.language().id}};
+  out.project.screens = {alone.screen};
+  return out;
 }
 
 void Shelf::showMiniatures() {
@@ -162,6 +199,11 @@ void Shelf::showMiniatures() {
     Miniature wanted = like;
     wanted.kind = p.kinds[i]->id;
     show(kinds_->item(static_cast<int>(i)), wanted);
+  }
+  for (size_t i = 0; i < p.groups.size(); ++i) {
+    Miniature wanted = like;
+    wanted.shown = shownAlone(p.groups[i]);
+    show(kinds_->item(static_cast<int>(p.kinds.size() + i)), wanted);
   }
   for (size_t i = 0; i < p.screens.size(); ++i) {
     Miniature wanted = like;

@@ -1,8 +1,11 @@
-// The shelf at the left: kinds above, screens below, as live miniatures.
+// The shelf at the left: kinds and reusable groups above, screens below, as live miniatures.
 #pragma once
 #include <QListWidget>
 #include <QTimer>
 #include <QWidget>
+#include <map>
+
+#include "core/derive/shown_screen.h"
 
 namespace bristle {
 
@@ -23,8 +26,16 @@ class Shelf : public QWidget {
   void fill(QListWidget* list, int count, int picked,
             const std::function<void(int, QListWidgetItem&)>& show);
   void showMiniatures();
+  // A reusable group as a screen of its own, the same one for as long as nothing of it changes.
+  ShownScreen shownAlone(const Shared<Group>& group);
   Work& work_;
   QListWidget *kinds_, *screens_;
+  struct Alone {
+    Shared<Group> group;
+    Shared<Screen> screen;
+    Display display;  // as large as the group, and a little room
+  };
+  std::map<GroupId, Alone> alone_;
   bool filling_ = false;
   QTimer soon_;
 };

@@ -1,4 +1,4 @@
-// Kinds on their way from the shelf to a canvas.
+// Kinds, or a reusable group, on their way from the shelf to a canvas.
 #pragma once
 #include <QMimeData>
 #include <QStringList>
@@ -18,6 +18,18 @@ inline QMimeData* mimeOf(const std::vector<KindId>& kinds) {
   auto* out = new QMimeData;
   out->setData(kindMimeType(), ids.join(QLatin1Char('\n')).toUtf8());
   return out;
+}
+inline QString groupMimeType() {
+  return QStringLiteral("application/x-bristle-group");
+}
+inline QMimeData* mimeOf(const GroupId& group) {
+  auto* out = new QMimeData;
+  out->setData(groupMimeType(), toQt(group.text).toUtf8());
+  return out;
+}
+// Empty where it holds something else.
+inline GroupId groupIn(const QMimeData* mime) {
+  return {fromQt(QString::fromUtf8(mime->data(groupMimeType())))};
 }
 // None where it holds something else.
 inline std::vector<KindId> kindsIn(const QMimeData* mime) {

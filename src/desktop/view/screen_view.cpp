@@ -63,7 +63,7 @@ std::optional<QRegion> ScreenView::staleParts(const ShownScreen& now, const Layo
     out |= inDevice(extent(*shown_, i, shownLayout_));
     out |= inDevice(extent(now, i, layout));
     for (const QRectF& part : {extent(*shown_, i, shownLayout_), extent(now, i, layout)})
-      for (const QRectF& pane : panesOver(*now.find(), layout, part)) out |= inDevice(pane);
+      for (const QRectF& pane : panesOver(*now.find(), layout, part, i + 1)) out |= inDevice(pane);
   }
   return out & QRect(QPoint(0, 0), art_.size());
 }

@@ -121,6 +121,7 @@ class Work : public QObject {
   void derivedChanged();
   // A kind was chosen on the shelf, with Return or a double click: the bench in sight uses it.
   void kindChosen(const bristle::KindId& kind);
+  void groupChosen(const bristle::GroupId& group);
   // Files of pictures were written.
   void picturesChanged();
   // Something for the bottom line; `wrong`: it could not be done.
