@@ -37,7 +37,7 @@ TEST_F(Frame, TheShelfShowsWhatIsThereAndPicksIt) {
   EXPECT_EQ(project().kinds.size(), 2U);
   EXPECT_EQ(work().picked().kind, project().kinds[1]->id);
   work().undo();
-  EXPECT_EQ(named<QListWidget>(QStringLiteral("Kinds"))->count(), 1);
+  EXPECT_EQ(named<QListWidget>(QStringLiteral("Kinds"))->count(), 2) << "and a reusable group";
 }
 
 TEST_F(Frame, MiniaturesFollowTheLook) {

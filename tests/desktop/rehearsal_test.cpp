@@ -162,8 +162,8 @@ TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {
   const auto files = QDir(path("shots")).entryList(QDir::Files);
   EXPECT_EQ(files.size(), int(benches().size()) * 2 + 4) << "and four pages";
   const QImage light(path("shots/shape.png")), dark(path("shots/shape-dark.png"));
-  EXPECT_GT(light.pixelColor(20, light.height() - 40).lightness(), 200);
-  EXPECT_LT(dark.pixelColor(20, dark.height() - 40).lightness(), 80);
+  EXPECT_GT(light.pixelColor(640, light.height() - 6).lightness(), 200);
+  EXPECT_LT(dark.pixelColor(640, dark.height() - 6).lightness(), 80);
   applyTheme(*window, Theme::light());
 }
 

@@ -159,6 +159,8 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     SCOPED_TRACE(fromQt(bench));
     window->openBench(bench);
     QTest::qWait(20);
+    // A worker may just have told something: laid out anew before it is measured.
+    QCoreApplication::sendPostedEvents();
     picture_ = QImage(window->size() * 3, QImage::Format_RGB32);
     picture_.setDevicePixelRatio(3);
     window->render(&picture_);
