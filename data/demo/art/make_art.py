@@ -203,7 +203,7 @@ def chart():
     rose = "".join(f"M1660 {850}l{n(math.cos(a) * (74 if i % 2 == 0 else 40))} {n(math.sin(a) * (74 if i % 2 == 0 else 40))}"
                    for i, a in enumerate(math.tau * i / 8 for i in range(8)))
     paper += f'<circle cx="1660" cy="850" r="84" fill="none" stroke="#3d6660" stroke-width="4"/><path d="{rose}" stroke="#3d6660" stroke-width="6" fill="none"/>'
-    body += f'<g transform="translate(0 72) scale(1 0.89)">{paper}</g>'
+    body += f'<g transform="translate(0 84) scale(1 0.865)">{paper}</g>'
     write("chart.svg", 1920, 1200, body, defs)
 
 

@@ -41,12 +41,17 @@ void ScreenView::showEvent(QShowEvent*) {
 }
 
 // What an item may paint, with what its looks reach beyond its box.
-QRectF ScreenView::extent(const ShownScreen& shown, size_t item, const Layout& layout) {
+QRectF ScreenView::extent(const ShownScreen& shown, size_t item, const Layout& layout,
+                          Reaches& reaches) {
   double reach = 1;
   if (const ButtonData* button = shown.find()->items[item]->button()) {
     const Kind* kind = bristle::find(shown.project, button->kind);
     const auto table = work_.tables().get(shown.project, button->kind, &button->own);
-    if (kind && table) reach += LookPainter::reach(*kind, *table);
+    if (kind && table) {
+      const auto [known, first] = reaches.try_emplace(table, 0.0);
+      if (first) known->second = LookPainter::reach(*kind, *table);
+      reach += known->second;
+    }
   }
   reach *= layout.items[item].scale;
   return toQt(layout.items[item].box).adjusted(-reach, -reach, reach, reach);
@@ -57,14 +62,18 @@ std::optional<QRegion> ScreenView::staleParts(const ShownScreen& now, const Layo
   constexpr size_t kMostParts = 500;  // beyond that one large part costs less than many
   const auto changed = changedItems(*shown_, shownLayout_, now, layout);
   if (!changed || changed->size() > kMostParts) return {};
+  const bool panes =
+      !panesOver(*now.find(), layout, QRectF(0, 0, layout.width, layout.height)).empty();
   QRegion out;
-  for (size_t i : *changed) {
+  Reaches reaches;
+  for (size_t i : *changed)
     // What it painted before, too: its looks may have reached farther.
-    out |= inDevice(extent(*shown_, i, shownLayout_));
-    out |= inDevice(extent(now, i, layout));
-    for (const QRectF& part : {extent(*shown_, i, shownLayout_), extent(now, i, layout)})
+    for (const QRectF& part :
+         {extent(*shown_, i, shownLayout_, reaches), extent(now, i, layout, reaches)}) {
+      out |= inDevice(part);
+      if (!panes) continue;
       for (const QRectF& pane : panesOver(*now.find(), layout, part, i + 1)) out |= inDevice(pane);
-  }
+    }
   return out & QRect(QPoint(0, 0), art_.size());
 }
 

@@ -3,6 +3,8 @@
 #pragma once
 #include <QPixmap>
 #include <QWidget>
+#include <map>
+#include <memory>
 
 #include "core/derive/shown_screen.h"
 #include "desktop/view/viewport.h"
@@ -10,6 +12,7 @@
 
 namespace bristle {
 
+class LookTable;
 class Work;
 
 class ScreenView : public QWidget {
@@ -67,7 +70,9 @@ class ScreenView : public QWidget {
   QRect inDevice(const QRectF& part) const;
   bool moveArt();
   void startArt(const QSize& size);
-  QRectF extent(const ShownScreen& shown, size_t item, const Layout& layout);
+  // How far looks reach beyond their boxes, worked out once for each.
+  using Reaches = std::map<std::shared_ptr<const LookTable>, double>;
+  QRectF extent(const ShownScreen& shown, size_t item, const Layout& layout, Reaches& reaches);
   std::optional<QRegion> staleParts(const ShownScreen& now, const Layout& layout);
 
   Work& work_;
