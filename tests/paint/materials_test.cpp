@@ -30,6 +30,7 @@ TEST(Samples, CaptionsOfEveryKindAreReadableOnLightAndDark) {
     const Project& project = opened->project;
     LookPainter looks;
     for (const auto& kind : project.kinds) {
+      if (kind->still) continue;  // a heading has no ground of its own
       const Machine& machine = *find(project, kind->machine);
       const LookTable table(*kind, machine, naming(project));
       QImage ground(QSizeF(kind->width, kind->height).toSize(), QImage::Format_RGB32);
