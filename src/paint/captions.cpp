@@ -26,6 +26,16 @@ double widthOf(const QFont& font, const QString& text) {
   return QFontMetricsF(font).horizontalAdvance(text);
 }
 
+// From the top of a line to its baseline as it is drawn: where a font lacks letters, another one
+// that stands in for it may need more room than its own.
+double ascentOf(const QFont& font, const QString& text) {
+  QTextLayout layout(text, font);
+  layout.beginLayout();
+  const QTextLine line = layout.createLine();
+  layout.endLayout();
+  return line.isValid() ? line.ascent() : QFontMetricsF(font).ascent();
+}
+
 // The text in at most two lines; what is left over stays in the second, elided where wanted.
 QStringList linesOf(const QFont& font, const QString& text, double width) {
   if (widthOf(font, text) <= width) return {text};
@@ -107,7 +117,7 @@ const Captions::Laid& Captions::laid(const PartValues& v, double width,
   }
   out.text.prepare({}, out.font);
   // Centred by the height of capitals: captions look centred then, whatever the font's own spacing.
-  out.middle = metrics.ascent() - metrics.capHeight() / 2 +
+  out.middle = ascentOf(out.font, lines.front()) - metrics.capHeight() / 2 +
                metrics.lineSpacing() * double(lines.size() - 1) / 2;
   return laid_.emplace(key, std::move(out)).first->second;
 }

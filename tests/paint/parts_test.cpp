@@ -35,6 +35,22 @@ TEST_F(Parts, SignalColoursLeaveCaptionsWhereTheyAreAndAsLarge) {
   EXPECT_TRUE(tinted.adjusted(-1, -1, 1, 1).contains(plain)) << tinted.width();
 }
 
+// The font has no Arabic letters; the one that stands in for it has another height.
+TEST_F(Parts, LettersOfAnotherFontStandOnTheSameLine) {
+  const PartId l = add(PartType::Label);
+  set(l, Prop::Size, "40");
+  set(l, Prop::Colour, "#000000");
+  const auto foot = [&](const char* caption) {
+    const QImage image = painted(caption);
+    for (int y = image.height() - 1; y >= 0; --y)
+      for (int x = 0; x < image.width(); ++x)
+        if (image.pixelColor(x, y).lightness() < 100) return y;
+    return -1;
+  };
+  EXPECT_GT(foot("H"), 0);
+  EXPECT_NEAR(foot("\u0627"), foot("H"), 1) << "alef stands on the line";
+}
+
 TEST_F(Parts, EveryFormCoversWhatItShould) {
   const PartId s = add(PartType::Shape);
   set(s, Prop::Fill, "#ff0000");
