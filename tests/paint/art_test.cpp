@@ -9,6 +9,7 @@
 #include "paint/screen_painter.h"
 #include "paint/svg_pieces.h"
 #include "runtime/document/tree.h"
+#include "screen_picture.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -54,17 +55,8 @@ struct Drawn {
     screen.items.emplace_back(art);
     looks.pictures().setFolder(folder.path());
   }
-  QImage draw() {
-    QImage out(1920, 1080, QImage::Format_RGB32);
-    out.fill(Qt::black);
-    QPainter painter(&out);
-    const Screen& screen = *project.screens[0];
-    paintScreen(painter, looks, tables, project, screen,
-                layOut(project, screen, {project.displays[0], {}}, measure));
-    return out;
-  }
+  QImage draw() { return test::firstScreen(project, looks, tables); }
   QTemporaryDir folder;
-  FontMeasure measure;
   Project project = test::columnMenu({"Dive"});
   LookPainter looks;
   LookTables tables;

@@ -7,6 +7,7 @@
 
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
+#include "screen_picture.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -59,15 +60,7 @@ struct Frosted {
     screen.items.emplace_back(panel("blue", 400, 400, Fill::solid({0, 0, 255, 255}), 0));
     screen.items.emplace_back(panel("pane", 300, 200, Fill{}, blur));
   }
-  QImage draw() {
-    QImage out(1920, 1080, QImage::Format_ARGB32_Premultiplied);
-    out.fill(Qt::black);
-    QPainter painter(&out);
-    const Screen& screen = *project.screens[0];
-    paintScreen(painter, looks, tables, project, screen,
-                layOut(project, screen, {project.displays[0], {}}, measure));
-    return out;
-  }
+  QImage draw() { return test::firstScreen(project, looks, tables); }
   FontMeasure measure;
   Project project;
   LookPainter looks;
