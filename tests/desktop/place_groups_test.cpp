@@ -82,6 +82,8 @@ TEST_F(PlaceGroups, AGroupIsPlacedFromTheShelf) {
   ASSERT_EQ(work().picked().items.size(), 1u);
   EXPECT_NE(work().picked().items[0], dropped);
   EXPECT_EQ(item(work().picked().items[0]).container()->group, group);
+  EXPECT_GT(boxOf(work().picked().items[0]).x, boxOf(dropped).x + boxOf(dropped).w)
+      << "beside what was picked";
 }
 
 TEST_F(PlaceGroups, ByKeysAlone) {

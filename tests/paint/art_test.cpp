@@ -85,8 +85,25 @@ TEST(SvgPieces, TakenApartThePictureLooksTheSame) {
   d.project = test::after(d.project, takeApart(screen, {"art"}, {800, 400}, pieces));
   ASSERT_EQ(d.project.screens[0]->items.size(), 3U);
   EXPECT_EQ(d.project.screens[0]->items[1]->parent, ItemId{"art"});
+  EXPECT_EQ(d.project.screens[0]->items[0]->name, "boat");
   EXPECT_EQ(d.draw(), before);
   EXPECT_TRUE(d.looks.pictures().takeProblems().empty());
+}
+
+// What covered its box, and was cut there, still is.
+TEST(SvgPieces, TakenApartNothingShowsThatWasCutOff) {
+  Drawn d;
+  const ScreenId screen = d.project.screens[0]->id;
+  Item& art = edit(d.project, screen)->items[0].edit();
+  art.place.x.size = 200;
+  std::get<PictureData>(art.what).fit = PictureFit::Cover;
+  const QImage before = d.draw();
+  EXPECT_NE(before.pixelColor(80, 300), QColor(Qt::red)) << "beside its box";
+  EXPECT_EQ(before.pixelColor(110, 300), QColor(Qt::red));
+  d.project = test::after(d.project, takeApart(screen, {"art"}, {200, 400},
+                                               {{"hull", "boat.svg#hull", {-220, 200, 600, 160}},
+                                                {"tower", "boat.svg#tower", {20, 80, 120, 120}}}));
+  EXPECT_EQ(d.draw(), before);
 }
 
 TEST(SvgPieces, OnlyAPictureWithGroupsIsTakenApart) {

@@ -16,7 +16,12 @@ Edit takeApart(ScreenId id, ItemId picture, Size size, std::vector<ArtPiece> pie
       return fail({}, "only a picture can be taken apart");
     if (pieces.empty()) return fail({}, "the picture has no groups of its own");
     Item& holder = at->edit();
-    holder.what = ContainerData{.flow = Flow::Free};
+    const auto was = std::get<PictureData>(holder.what);
+    holder.what = ContainerData{.flow = Flow::Free, .clips = was.fit == PictureFit::Cover};
+    if (holder.name.empty()) {
+      const size_t from = was.file.rfind('/') + 1;  // 0 where there is no folder
+      holder.name = was.file.substr(from, was.file.rfind('.') - from);
+    }
     // What stretched with its display still does; else it keeps the size that it was seen at.
     if (holder.place.x.pin != Pin::Both && holder.place.x.size <= 0) holder.place.x.size = size.w;
     if (holder.place.y.pin != Pin::Both && holder.place.y.size <= 0) holder.place.y.size = size.h;

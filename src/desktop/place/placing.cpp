@@ -138,8 +138,11 @@ void placeGroupBesidePicked(Work& work, const GroupId& group, const QPointF& at)
   if (!work.picked().items.empty()) beside = findItem(*screen, work.picked().items.back());
   if (!beside) return placeGroupAt(work, group, at);
   const Spot spot{beside->parent, brotherAfter(*screen, beside->id)};
-  performAndPickNew(work, placeGroup(screen->id, group, spot, beside->place.x.offset + kGap,
-                                     beside->place.y.offset + kGap));
+  const Box& box = work.layout().items[*indexOf(*screen, beside->id)].box;
+  const Size size = sizeOfGroup(work, group);
+  const Place place = placeInside(*screen, work.layout(), spot.holder, {},
+                                  {box.x + box.w + kGap, box.y, size.w, size.h});
+  performAndPickNew(work, placeGroup(screen->id, group, spot, place.x.offset, place.y.offset));
 }
 
 void placePictures(Work& work, const QStringList& paths, const QPointF& at) {

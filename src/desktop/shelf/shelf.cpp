@@ -167,13 +167,15 @@ ShownScreen Shelf::shownAlone(const Shared<Group>& group) {
   Screen screen = group->holds;
   screen.id = {"group " + group->id.text};
   if (!screen.items.empty())
-    screen.items[0].edit().place = {{Pin::Start, kRoom, screen.items[0]->place.x.size, 0},
-                                    {Pin::Start, kRoom, screen.items[0]->place.y.size, 0}};
-  const Showing large{p.displays.front(), work_.language().id};
-  const Layout layout = layOut(p, screen, large, work_.measure());
+    screen.items[0].edit().place = {{Pin::Centre, 0, screen.items[0]->place.x.size, 0},
+                                    {Pin::Centre, 0, screen.items[0]->place.y.size, 0}};
+  const Layout layout =
+      layOut(p, screen, {p.displays.front(), work_.language().id}, work_.measure());
   const Box box = layout.items.empty() ? Box{0, 0, 1, 1} : layout.items[0].box;
-  Display display{
-      {"group"}, {}, std::max(box.w, 1.0) + 2 * kRoom, std::max(box.h, 1.0) + 2 * kRoom};
+  // As large as the group with a little room, in the form of a miniature.
+  const Px form = Px(kMiniature.width()) / kMiniature.height();
+  const Px width = std::max(box.w + 2 * kRoom, (box.h + 2 * kRoom) * form);
+  Display display{{"group"}, {}, width, width / form};
   const auto known = alone_.find(group->id);
   if (known == alone_.end() || !known->second.group.same(group) ||
       !(known->second.display == display))
