@@ -41,9 +41,7 @@ const Compiled::KindRun* Compiled::find(const KindId& id) const {
 int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   for (size_t i = buttons.size(); i-- > 0;) {
     const Placed& placed = layout.items[size_t(routes.items[i])];
-    const Box& b = placed.visible;
-    if (placed.closed) continue;
-    if (x < b.x || x >= b.x + b.w || y < b.y || y >= b.y + b.h) continue;
+    if (placed.closed || !holds(placed.visible, x, y)) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box) return static_cast<int>(i);
     const Box own = placed.own();

@@ -37,6 +37,11 @@ class Compiled {
   std::map<KindId, KindRun> kinds_;
 };
 
+// Whether a place lies in a box; its right and lower edges are out of it.
+inline bool holds(const Box& box, Px x, Px y) {
+  return x >= box.x && x < box.x + box.w && y >= box.y && y < box.y + box.h;
+}
+
 struct ButtonRun {
   const Item* item = nullptr;
   const Compiled::KindRun* kind = nullptr;

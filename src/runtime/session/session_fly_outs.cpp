@@ -30,10 +30,6 @@ int innermostOpen(const ScreenRun& run) {
   return out;
 }
 
-bool holds(const Box& b, Px x, Px y) {
-  return x >= b.x && x < b.x + b.w && y >= b.y && y < b.y + b.h;
-}
-
 struct Point {
   Px x, y;
 };

@@ -38,10 +38,6 @@ bool isForwards(const Scroller& s, Dir dir) {
   return !s.down && s.fromRight ? dir == Dir::Left : dir == Dir::Right;
 }
 
-bool holds(const Box& box, Px x, Px y) {
-  return x >= box.x && x < box.x + box.w && y >= box.y && y < box.y + box.h;
-}
-
 }  // namespace
 
 // The innermost at that place that can still be moved that way.
