@@ -1,10 +1,12 @@
 // The core: solver, interpreter, opening and saving.
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <nlohmann/json.hpp>
 #include <random>
 #include <vector>
 
+#include "core/derive/lay_out_again.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/edit/templates.h"
@@ -172,6 +174,26 @@ void layoutOfScreen(benchmark::State& state) {
   });
 }
 BENCHMARK(layoutOfScreen)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+
+// All stand on the screen itself, and one of them is moved. Ratio: in laying all of them out.
+void layoutAgain(benchmark::State& state) {
+  Project project = large(static_cast<int>(state.range(0)) * 10);
+  Screen& loose = *edit(project, project.screens[0]->id);
+  std::erase_if(loose.items, [](const auto& item) { return item->container(); });
+  for (auto& item : loose.items) item.edit().parent = {};
+  const PlainMeasure measure;
+  const ShownScreen was{project, project.screens[0]->id, {project.displays[0]}};
+  const Layout laid = layOut(project, *was.find(), was.showing, measure);
+  Project moved = project;
+  edit(moved, was.screen)->items[size_t(state.range(0)) / 2].edit().place.x.offset += 5;
+  const ShownScreen now{moved, was.screen, was.showing};
+  if (!layOutAgain(was, laid, now, measure)) return state.SkipWithError("all was to be laid out");
+  const auto ours = [&] { bench::keep(layOutAgain(was, laid, now, measure)); };
+  for (auto _ : state) ours();
+  bench::ratioTo(state, ours,
+                 [&] { bench::keep(layOut(moved, *now.find(), now.showing, measure)); });
+}
+BENCHMARK(layoutAgain)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
 
 // A thousand items in containers six deep: rows that wrap, grids, columns, with shares and bounds.
 void layoutSixDeep(benchmark::State& state) {

@@ -5,6 +5,7 @@
 #include <QElapsedTimer>
 #include <algorithm>
 
+#include "core/derive/lay_out_again.h"
 #include "runtime/focus/scopes.h"
 
 namespace bristle {
@@ -32,11 +33,16 @@ Derived::Kept* Derived::kept(const ShownScreen& shown) {
   }
   const Screen* screen = shown.find();
   if (!screen) return nullptr;
-  if (kept_.size() >= kMostKept) kept_.pop_back();
   ++made_.layouts;
   QElapsedTimer taken;
   taken.start();
-  auto layout = std::make_shared<Layout>(layOut(shown.project, *screen, shown.showing, measure_));
+  std::optional<Layout> again;
+  for (const Kept& each : kept_)
+    if (!again && each.shown.screen == shown.screen)
+      again = layOutAgain(each.shown, *each.layout, shown, measure_);
+  auto layout = std::make_shared<Layout>(
+      again ? std::move(*again) : layOut(shown.project, *screen, shown.showing, measure_));
+  if (kept_.size() >= kMostKept) kept_.pop_back();
   if (taken.elapsed() > kFrame)
     spdlog::warn("laying out {} items took {} ms", screen->items.size(), taken.elapsed());
   kept_.push_front({shown, std::move(layout)});
