@@ -2,6 +2,7 @@
 
 #include "paint/blur.h"
 #include "paint/convert.h"
+#include "runtime/machine/condition.h"
 #include "runtime/machine/opening.h"
 #include "runtime/session/session.h"
 
@@ -126,8 +127,8 @@ std::shared_ptr<const LookTable> LookTables::get(const Project& project, const K
 
 namespace {
 
-constexpr int kPanesWithin =
-    2;  // panels that blur what blurs in turn: more would cost twice each time
+// Panels that blur what blurs in turn: each more would cost twice as much.
+constexpr int kPanesWithin = 2;
 
 // Where a panel lies, in layout px, as it is seen.
 QPainterPath outlineOf(const PanelData& panel, const Placed& item) {
@@ -192,10 +193,18 @@ class AtRest {
       if (!isIn(all.adjusted(-by, -by, by, by))) return;
     }
     const Machine& machine = *find(project_, kind.machine);
-    const StateIndex state = openingState(project_, machine, button, screen_.id);
+    const StateIndex state = openingOf(machine, startsEnabled(project_, button),
+                                       startsCurrent(project_, button, screen_.id));
     const Scaled scaled(painter, placed);
     looks_.paint(painter, kind, *table, table->state(state), toQt(placed.own()),
                  wordsIn(project_, button.caption, layout_.language));
+  }
+
+  // Worked out once for each machine: there may be thousands of buttons.
+  StateIndex openingOf(const Machine& machine, bool enabled, bool current) {
+    const auto [at, first] = openings_.try_emplace({&machine, enabled, current}, StateIndex{0});
+    if (first) at->second = openingState(project_, machine, enabled, current);
+    return at->second;
   }
 
   LookPainter& looks_;
@@ -204,6 +213,7 @@ class AtRest {
   const Screen& screen_;
   const Layout& layout_;
   std::map<std::shared_ptr<const LookTable>, double> reaches_;
+  std::map<std::tuple<const Machine*, bool, bool>, StateIndex> openings_;
 };
 
 }  // namespace

@@ -1,7 +1,6 @@
 #include "core/edit/art_edits.h"
 
 #include <algorithm>
-#include <cmath>
 
 #include "core/edit/on_screen.h"
 #include "runtime/document/tree.h"

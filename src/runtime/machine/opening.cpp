@@ -1,7 +1,5 @@
 #include "runtime/machine/opening.h"
 
-#include <algorithm>
-
 #include "runtime/machine/condition.h"
 #include "runtime/machine/interpreter.h"
 
@@ -12,13 +10,9 @@ bool startsCurrent(const Project& project, const ButtonData& button, const Scree
   return button.action.type == ActionType::Open && button.action.screen == on;
 }
 
-StateIndex openingState(const Project& project, const Machine& machine, const ButtonData& button,
-                        const ScreenId& on) {
-  const bool enabled = startsEnabled(project, button);
-  const bool hears = std::any_of(machine.transitions.begin(), machine.transitions.end(),
-                                 [](const auto& t) { return t.on == Event::CurrentBegin; });
-  const bool current = hears && startsCurrent(project, button, on);
-  if (enabled && !current) return 0;  // the usual one, of which there may be thousands
+StateIndex openingState(const Project& project, const Machine& machine, bool enabled,
+                        bool current) {
+  if (enabled && !current) return 0;
   Symbols symbols;
   std::vector<double> values;
   for (const ProjectValue& value : project.values) {

@@ -5,6 +5,7 @@
 #include <gmock/gmock.h>
 
 #include "core/edit/templates.h"
+#include "runtime/machine/condition.h"
 #include "runtime/machine/opening.h"
 #include "support/menus.h"
 
@@ -267,7 +268,8 @@ TEST(Conditions, ABarEntryFollowsWhatIsCurrent) {
   const std::string id = menu.ids[2].text;
   EXPECT_THAT(run.lines(), Not(Contains(HasSubstr("state " + id)))) << "it opens at rest";
   for (size_t i = 1; i < 3; ++i)  // the first has focus
-    EXPECT_EQ(openingState(menu.project, machine, menu.data(i), menu.project.screens[0]->id),
+    EXPECT_EQ(openingState(menu.project, machine, startsEnabled(menu.project, menu.data(i)),
+                           startsCurrent(menu.project, menu.data(i), menu.project.screens[0]->id)),
               run.session().stack()[0].buttons[i].running.state)
         << "pictures show it as it opens: " << i;
   Asking::set(run, 0);
