@@ -25,7 +25,7 @@ QPointF pivotOf(const PartValues& values, const QRectF& rect) {
 }
 
 // −1 where left and right have changed places.
-double sideOf(const PartValues& values) {
+double handOf(const PartValues& values) {
   return values.mirrored() ? -1 : 1;
 }
 
@@ -54,14 +54,14 @@ QRectF partRect(const PartValues& v, const QRectF& box) {
 }
 
 QTransform partTransform(const PartValues& v, const QRectF& rect) {
-  const double turn = v.number(Prop::Rotation) * sideOf(v), scale = v.number(Prop::Scale);
+  const double turn = v.number(Prop::Rotation) * handOf(v), scale = v.number(Prop::Scale);
   if (turn == 0 && scale == 1) return {};
   return about(pivotOf(v, rect), turn, scale);
 }
 
 QTransform wholeTransform(const PartValues& v, const QRectF& box) {
-  const double turn = v.number(Prop::Rotation) * sideOf(v), scale = v.number(Prop::Scale);
-  const double dx = v.number(Prop::OffsetX) * sideOf(v), dy = v.number(Prop::OffsetY);
+  const double turn = v.number(Prop::Rotation) * handOf(v), scale = v.number(Prop::Scale);
+  const double dx = v.number(Prop::OffsetX) * handOf(v), dy = v.number(Prop::OffsetY);
   if (turn == 0 && scale == 1 && dx == 0 && dy == 0) return {};
   return about(pivotOf(v, box), turn, scale) * QTransform::fromTranslate(dx, dy);
 }
