@@ -1,11 +1,13 @@
 // Shelf, finder, theme and the Shape bench's card.
 #include <QLabel>
 #include <QListWidget>
+#include <QScrollArea>
 
 #include "core/edit/kind_edits.h"
 #include "desktop/frame/finder.h"
 #include "desktop/motion/law_watch.h"
 #include "desktop/motion/motion_bench.h"
+#include "desktop/place/canvas.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/shape/swatches.h"
@@ -67,6 +69,44 @@ TEST_F(Frame, TheFinderFindsByWordsInAnyOrderAndRuns) {
   test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
   QTest::keyClick(named<QLineEdit>(QStringLiteral("Find a command")), Qt::Key_Escape);
   EXPECT_FALSE(window->findChild<Finder*>()->isVisible());
+}
+
+TEST_F(Frame, TheFinderGivesTheFocusBackToWhereOneWas) {
+  window->openBench(QStringLiteral("place"));
+  auto* canvas = window->findChild<Canvas*>();
+  canvas->setFocus();
+  for (const auto leave : {Qt::Key_Return, Qt::Key_Escape}) {
+    test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
+    auto* text = named<QLineEdit>(QStringLiteral("Find a command"));
+    ASSERT_TRUE(text->hasFocus());
+    QTest::keyClicks(text, QStringLiteral("add panel"));
+    QTest::keyClick(text, leave);
+    EXPECT_TRUE(canvas->hasFocus());
+  }
+}
+
+// What is wider than the card is cut at the right, and nothing says so.
+TEST_F(Frame, NoCardIsWiderThanItsPlaceOrScrollsIntoNothing) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  for (const BenchInfo& bench : benches()) {
+    window->openBench(QString::fromLatin1(bench.id));
+    for (const bool picked : {false, true}) {
+      const auto& items = work().screen()->items;
+      work().pickItems(picked ? std::vector{items.back()->id} : std::vector<ItemId>{});
+      QCoreApplication::processEvents();
+      for (auto* area : window->findChildren<QScrollArea*>()) {
+        if (!area->isVisible() || !area->widget()) continue;
+        const QWidget& card = *area->widget();
+        EXPECT_LE(card.width(), area->viewport()->width()) << bench.id << ", picked " << picked;
+        int lowest = 0;
+        for (const QWidget* field : card.findChildren<QWidget*>())
+          if (field->isVisible() && field->focusPolicy() != Qt::NoFocus)
+            lowest = std::max(lowest, field->mapTo(&card, field->rect().bottomLeft()).y());
+        EXPECT_LE(card.height(), std::max(area->viewport()->height(), lowest + 160))
+            << bench.id << ", picked " << picked;
+      }
+    }
+  }
 }
 
 TEST_F(Frame, EveryCommandHasANameOfItsOwnPerBench) {

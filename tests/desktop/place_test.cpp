@@ -154,7 +154,7 @@ TEST_F(PlaceBenchTest, TheScreensOwnDetailsAreEdited) {
   fill(QStringLiteral("Name"), QStringLiteral("Deck"));
   fill(QStringLiteral("Backdrop"), QStringLiteral("#102030"));
   fill(QStringLiteral("Dimming below"), QStringLiteral("0.5"));
-  click(QStringLiteral("Moves pass over disabled buttons"));
+  click(QStringLiteral("Moves pass disabled buttons"));
   const Screen& screen = *project().screens[0];
   EXPECT_EQ(screen.name, "Deck");
   EXPECT_EQ(screen.backdrop, Fill::solid({16, 32, 48, 255}));

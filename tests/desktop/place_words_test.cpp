@@ -52,6 +52,8 @@ TEST_F(PlaceWords, AListIsLaidIntoThePickedContainerAndBringsItUpToDate) {
   key(Qt::Key_Insert);
   auto* list = named<QPlainTextEdit>(QStringLiteral("Captions, one a line"));
   ASSERT_TRUE(list->hasFocus());
+  EXPECT_TRUE(QTest::qWaitFor([&] { return list->visibleRegion().contains(list->rect()); }))
+      << "far down in the card, it has come into view";
   QTest::keyClicks(list, QStringLiteral("key,caption\rfern,Fern\rmoss,Moss"));
   QTest::keyClick(list, Qt::Key_Return, Qt::ControlModifier);
   ASSERT_EQ(test::buttons(project()).size(), 5u);

@@ -36,6 +36,7 @@ Finder::Finder(QWidget* window) : QFrame(window) {
 
 void Finder::open(std::vector<QAction*> commands) {
   commands_ = std::move(commands);
+  if (!isVisible()) before_ = parentWidget()->focusWidget();
   const QSize size(480, 320);
   setGeometry((parentWidget()->width() - size.width()) / 2, 64, size.width(), size.height());
   text_->clear();
@@ -60,9 +61,16 @@ void Finder::filter() {
   list_->setCurrentRow(0);
 }
 
+// Whoever came by keyboard goes on where they were.
+void Finder::leave() {
+  QWidget* back = before_ && before_->isVisible() ? before_.data() : parentWidget();
+  back->setFocus();
+  hide();
+}
+
 void Finder::run() {
   const QListWidgetItem* item = list_->currentItem();
-  hide();
+  leave();
   if (item) static_cast<QAction*>(item->data(Qt::UserRole).value<void*>())->trigger();
 }
 
@@ -70,8 +78,7 @@ bool Finder::eventFilter(QObject* object, QEvent* event) {
   if (object == text_ && event->type() == QEvent::KeyPress) {
     const int key = static_cast<QKeyEvent*>(event)->key();
     if (key == Qt::Key_Escape) {
-      hide();
-      parentWidget()->setFocus();
+      leave();
       return true;
     }
     if (key == Qt::Key_Down || key == Qt::Key_Up) {

@@ -4,6 +4,7 @@
 #include <QFrame>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QPointer>
 #include <vector>
 
 namespace bristle {
@@ -21,7 +22,9 @@ class Finder : public QFrame {
  private:
   void filter();
   void run();
+  void leave();
   std::vector<QAction*> commands_;
+  QPointer<QWidget> before_;  // what had the keyboard's focus
   QLineEdit* text_;
   QListWidget* list_;
 };

@@ -7,6 +7,7 @@
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
+#include <QPointer>
 #include <QProgressDialog>
 #include <QPushButton>
 #include <QScrollArea>
@@ -34,6 +35,7 @@ namespace bristle {
 namespace {
 
 constexpr int kShelfWidth = 196, kCardWidth = 268;
+constexpr int kAroundFocus = 24;  // px to be seen above and below the field in hand
 
 QWidget* lineOf(Qt::Orientation way) {
   auto* line = new QWidget;
@@ -50,6 +52,14 @@ QWidget* scrolling(QWidget* inside) {
   area->setWidgetResizable(true);
   area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   area->setFocusPolicy(Qt::NoFocus);
+  // A command may send the focus to a field that is out of view, or only now shown.
+  QObject::connect(qApp, &QApplication::focusChanged, area, [area](QWidget*, QWidget* now) {
+    if (!now || !area->isAncestorOf(now)) return;
+    const auto show = [area, field = QPointer(now)] {
+      if (field && area->isAncestorOf(field)) area->ensureWidgetVisible(field, 0, kAroundFocus);
+    };
+    QMetaObject::invokeMethod(area, show, Qt::QueuedConnection);
+  });
   return area;
 }
 

@@ -97,8 +97,7 @@ void ContainerForm::buildGrid() {
            change("change columns", [columns](ContainerData& c) { c.columns = columns; });
   });
   cells_ = form_->choice(
-      tr("Cells"), {tr("as what is in them"), tr("all alike"), tr("of one size")},
-      [this](int index) {
+      tr("Cells"), {tr("as their content"), tr("all alike"), tr("of one size")}, [this](int index) {
         change("change cells", [index](ContainerData& c) { c.cells = static_cast<Cells>(index); });
       });
   cellWidth_ = number(tr("Cell width"), "change cells", 1, 10000, &ContainerData::cellWidth,

@@ -90,7 +90,8 @@ void GroupForm::buildFlyOut() {
   };
   hover_ = opens(tr("Opened by pointing at the button"), &FlyOut::byHover);
   focus_ = opens(tr("Opened by focus on the button"), &FlyOut::byFocus);
-  accept_ = opens(tr("Opened by accept, before the button acts"), &FlyOut::byAccept);
+  accept_ = opens(tr("Opened by the first accept"), &FlyOut::byAccept);
+  accept_->setToolTip(tr("The next one does what the button does"));
 }
 
 void GroupForm::buildBar() {

@@ -19,6 +19,7 @@
 #include "desktop/place/tree_panel.h"
 #include "desktop/place/words_page.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/card_stack.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -90,7 +91,7 @@ void PlaceBench::buildCard() {
   auto* column = new QVBoxLayout(card_);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
-  forms_ = new QStackedWidget;
+  forms_ = new CardStack;
   auto* screenPage = new QWidget;
   auto* inner = new QVBoxLayout(screenPage);
   inner->setContentsMargins(0, 0, 0, 0);
@@ -111,8 +112,8 @@ void PlaceBench::buildCard() {
   itemColumn->addWidget(seriesInto_ = new SeriesForm(work_));
   itemColumn->addWidget(several_ = new SeveralForm(arranging_));
   itemColumn->addStretch(1);
-  forms_->addWidget(screenPage);
-  forms_->addWidget(itemPage);
+  forms_->addCard(screenPage);
+  forms_->addCard(itemPage);
   column->addWidget(forms_);
   column->addStretch(1);
 }
@@ -189,12 +190,9 @@ void PlaceBench::refresh() {
   // Focus that was in the form which goes away goes to the canvas, not to whatever comes next.
   const int page = work_.item() ? 1 : 0;
   const QWidget* now = QApplication::focusWidget();
-  if (page != forms_->currentIndex() && now && forms_->isAncestorOf(now)) canvas_->setFocus();
-  forms_->setCurrentIndex(page);
+  if (page != forms_->chosen() && now && forms_->isAncestorOf(now)) canvas_->setFocus();
+  forms_->choose(page);
   // The page out of sight takes no room.
-  for (int i = 0; i < forms_->count(); ++i)
-    forms_->widget(i)->setSizePolicy(QSizePolicy::Preferred,
-                                     i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored);
   forms_->setVisible(screen != nullptr);
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
   for (QToolButton* tool : {lineUp_, show_, zoom_}) tool->setVisible(screen != nullptr && !words_);

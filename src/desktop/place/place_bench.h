@@ -14,6 +14,7 @@
 namespace bristle {
 
 class Canvas;
+class CardStack;
 class ItemForm;
 class SeriesForm;
 class SeveralForm;
@@ -60,7 +61,7 @@ class PlaceBench : public Bench {
   QStackedWidget* pages_;
   Canvas* canvas_;
   QWidget* card_;
-  QStackedWidget* forms_;
+  CardStack* forms_;
   ItemForm* itemForm_;
   SeriesForm *series_, *seriesInto_;
   SeveralForm* several_;

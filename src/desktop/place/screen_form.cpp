@@ -43,7 +43,7 @@ ScreenForm::ScreenForm(Work& work) : work_(work) {
     if (on && work_.screen()) work_.perform(openFirst(work_.screen()->id));
     refresh();
   });
-  pass_ = check(tr("Moves pass over disabled buttons"), [this](bool on) {
+  pass_ = check(tr("Moves pass disabled buttons"), [this](bool on) {
     if (work_.screen())
       work_.perform(changeScreen(work_.screen()->id, "pass over disabled", {},
                                  [on](Screen& s) { s.passDisabled = on; }));

@@ -96,6 +96,8 @@ QPushButton[tab="true"] { border: none; border-radius: 0; border-bottom: 3px sol
 QPushButton[tab="true"]:checked { border-bottom: 3px solid %7; color: %7; font-weight: 600; background: transparent; }
 QPushButton[tab="true"]:focus { border: 2px solid %7; border-bottom: 3px solid %7; padding: 10px 8px 9px 8px; }
 QTableView { gridline-color: %4; selection-background-color: %2; selection-color: %5; }
+QTableView::item:selected { background: %2; color: %5; }
+QTableView::item:focus { border: 2px solid %7; padding: 0 1px; }
 QHeaderView::section { background: %1; color: %6; border: none; padding: 2px 4px; }
 QScrollBar:vertical { width: 10px; background: transparent; }
 QScrollBar:horizontal { height: 10px; background: transparent; }
