@@ -1,4 +1,4 @@
-// The core: solver, interpreter, opening and saving.
+// The core: interpreter, opening and saving.
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -12,78 +12,13 @@
 #include "core/edit/templates.h"
 #include "core/laws/check.h"
 #include "measure.h"
-#include "runtime/focus/solver.h"
 #include "runtime/formats/project_file.h"
 #include "runtime/layout/layout.h"
 #include "runtime/machine/interpreter.h"
-#include "support/layouts.h"
 
 namespace {
 
 using namespace bristle;
-
-// The plain reference: for every box and direction all others are looked at, and the nearest in the
-// cone that is not behind something in the strip is taken. No pairs, no repair.
-long allPairs(const std::vector<Box>& boxes) {
-  long sum = 0;
-  for (size_t a = 0; a < boxes.size(); ++a) {
-    for (int dir = 0; dir < 4; ++dir) {
-      const bool across = dir >= 2;
-      const double sign = dir % 2 ? 1 : -1;
-      const auto near = [&](const Box& b) {
-        return sign > 0 ? (across ? b.x : b.y) : -(across ? b.x + b.w : b.y + b.h);
-      };
-      const auto far = [&](const Box& b) {
-        return sign > 0 ? (across ? b.x + b.w : b.y + b.h) : -(across ? b.x : b.y);
-      };
-      const auto lo = [&](const Box& b) { return across ? b.y : b.x; };
-      const auto hi = [&](const Box& b) { return across ? b.y + b.h : b.x + b.w; };
-      double bestScore = 1e300;
-      long target = -1;
-      for (size_t b = 0; b < boxes.size(); ++b) {
-        const double gap = near(boxes[b]) - far(boxes[a]);
-        if (gap < -1) continue;
-        const double lateral =
-            std::max({0.0, lo(boxes[b]) - hi(boxes[a]), lo(boxes[a]) - hi(boxes[b])});
-        if (lateral > gap && lateral > 0) continue;
-        const double score = gap + 2 * lateral;
-        if (score < bestScore) {
-          bestScore = score;
-          target = static_cast<long>(b);
-        }
-      }
-      sum += target;
-    }
-  }
-  return sum;
-}
-
-constexpr std::array kFamilies{"scattered", "ragged grid", "bars", "staggered rows"};
-
-// Ratio: all pairs in ours.
-void solver(benchmark::State& state) {
-  const char* family = kFamilies[size_t(state.range(0))];
-  SolveInput input;
-  input.boxes = test::layoutOf(family, 1, static_cast<int>(state.range(1)));
-  for (auto _ : state) bench::keep(solve(input));
-  state.SetLabel(family);
-  bench::ratioTo(
-      state, [&] { bench::keep(allPairs(input.boxes)); }, [&] { bench::keep(solve(input)); },
-      state.range(1) > 5000 ? 1 : 5);
-}
-BENCHMARK(solver)->ArgsProduct({{0, 1, 2, 3}, {100, 1000, 10000}})->Unit(benchmark::kMillisecond);
-
-void solvedAgainAfterMovingOne(benchmark::State& state) {
-  SolveInput input;
-  input.boxes = test::layoutOf("ragged grid", 1, 1200);
-  input.boxes.resize(std::min<size_t>(input.boxes.size(), 1000));
-  double shift = 0;
-  for (auto _ : state) {
-    input.boxes[500].x += shift = 3 - shift;
-    bench::keep(solve(input));
-  }
-}
-BENCHMARK(solvedAgainAfterMovingOne)->Unit(benchmark::kMillisecond);
 
 // The plain reference: a table from state and event to state, and nothing else.
 // Ratio: ours in bare tables.

@@ -117,8 +117,7 @@ int deliverDrawn(const Wanted& o, const Project& project, Streams s) {
           << " hit areas in " << o.measures << "\n";
   }
   if (o.pictures.empty()) return kFine;
-  const auto done =
-      deliverPictures(project, looks, o.pictures, {.allowMissing = o.allowMissing});
+  const auto done = deliverPictures(project, looks, o.pictures, {.allowMissing = o.allowMissing});
   // Without a place it is the list of what is missing.
   if (!done && done.error().place.empty()) return tellMissing(s, done.error());
   if (!done) return tell(s, done.error());

@@ -22,6 +22,7 @@ namespace bristle {
 namespace {
 
 using testing::HasSubstr;
+using testing::StartsWith;
 
 const std::string kDemo = test::sourcePath("data/demo/saltglass-deep.bristle");
 const std::string kTour = test::sourcePath("data/demo/tour.take.jsonl");
@@ -198,6 +199,7 @@ TEST_F(CommandLine, RoutesOfBoxesAreJsonBothWays) {
                            {"h", boxes[i].h}});
   EXPECT_EQ(run({"routes", "--boxes", write("b.json", in.dump())}), 0) << err;
   const auto routes = nlohmann::json::parse(out)["routes"];
+  const auto reasons = nlohmann::json::parse(out)["reasons"];
   EXPECT_EQ(routes.size(), boxes.size());
   SolveInput input;
   input.boxes = boxes;
@@ -207,6 +209,13 @@ TEST_F(CommandLine, RoutesOfBoxesAreJsonBothWays) {
     const auto& told = routes["b" + std::to_string(i)]["right"];
     EXPECT_EQ(told,
               right < 0 ? nlohmann::json(nullptr) : nlohmann::json("b" + std::to_string(right)));
+    const auto& reason = reasons["b" + std::to_string(i)]["right"];
+    if (right < 0) {
+      EXPECT_TRUE(reason == "nothing" || reason == "beside") << reason;
+    } else {
+      const bool solved = direct.routes[i][size_t(Dir::Right)].reason == RouteReason::Solved;
+      EXPECT_EQ(reason, solved ? "solved" : "repair");
+    }
   }
   EXPECT_EQ(run({"routes", "--boxes",
                  write("c.json", R"({"boxes":[{"id":"a","x":0,"y":0,"w":0,"h":1}]})")}),
@@ -219,8 +228,38 @@ TEST_F(CommandLine, RoutesOfAScreenAndWhy) {
   EXPECT_THAT(out, HasSubstr("helm:  up to-chart  down bay"));
   EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down", "--json"}), 0);
   EXPECT_EQ(nlohmann::json::parse(out)["candidates"][0]["target"], "bay");
+  EXPECT_EQ(nlohmann::json::parse(out)["reason"], "solved");
+  EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down"}), 0);
+  EXPECT_THAT(out, HasSubstr("straight ahead"));
+  EXPECT_EQ(run({"routes", kDemo, "--dot"}), 0);
+  EXPECT_THAT(out, StartsWith("digraph"));
+  EXPECT_THAT(out, HasSubstr("\"helm\" -> \"bay\" [label=\"down\"]"));
   EXPECT_EQ(run({"routes", kDemo, "--why", "nobody", "--dir", "down"}), 2);
   EXPECT_EQ(run({"routes", kDemo, "--screen", "nowhere"}), 2);
+}
+
+TEST_F(CommandLine, HowGoodTheRoutesAreIsToldForEachDisplay) {
+  EXPECT_EQ(run({"routes", kDemo, "--screen", "hull", "--quality"}), 0) << err << out;
+  for (const char* display : {"Television 16:9", "Handheld 16:10"})
+    EXPECT_THAT(out, HasSubstr(display));
+  EXPECT_THAT(out, HasSubstr("least possible"));
+  EXPECT_EQ(run({"routes", kDemo, "--screen", "hull", "--quality", "--json", "--display", "tv"}),
+            0);
+  const auto all = nlohmann::json::parse(out)["displays"];
+  ASSERT_EQ(all.size(), 1U);
+  EXPECT_EQ(all[0]["display"], "tv");
+  EXPECT_TRUE(all[0]["unreachable"].empty());
+  EXPECT_TRUE(all[0]["traps"].empty());
+  EXPECT_EQ(all[0]["returningWithMemory"], 1);
+  // Where focus is trapped, the button is named, and the command gives back that it found
+  // something.
+  const Project menu = test::columnMenu({"one", "two"});
+  const ItemId two = test::buttons(menu)[1];
+  const auto trap = setRoute(menu.screens[0]->id, two, Dir::Up, {RouteType::Closed, {}});
+  const std::string file = write("trap.bristle", writeProject(test::after(menu, trap)));
+  EXPECT_EQ(run({"routes", file, "--quality"}), 1);
+  EXPECT_THAT(out, HasSubstr(two.text + " cannot be left again"));
+  EXPECT_EQ(run({"routes", kDemo, "--quality", "--why", "helm"}), 2) << "one or the other";
 }
 
 TEST_F(CommandLine, PictureDrawsScreensAndKinds) {

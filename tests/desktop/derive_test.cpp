@@ -108,18 +108,32 @@ TEST_F(Derive, TheCanvasPaintedInPartsIsTheCanvasPaintedWhole) {
   }
 }
 
-TEST_F(Derive, RoutesOfManyButtonsComeFromAWorkerAndAreThoseOfTheSolver) {
+// While one of many is dragged its routes are drawn live.
+TEST_F(Derive, RoutesOfHundredsOfButtonsAreThereAtOnce) {
   fillWith(600);
+  window->openBench(QStringLiteral("route"));
+  for (int step = 0; step < 3; ++step) {
+    const ItemId last = test::buttons(project()).back();
+    ASSERT_TRUE(work().perform(changeItems(project().screens[0]->id, {last}, "move", {},
+                                           [](Item& i) { i.place.x.offset += 30; })));
+    EXPECT_FALSE(work().derived().busy());
+    EXPECT_EQ(work().routes().output.routes,
+              screenRoutes(*work().screen(), work().layout()).output.routes);
+  }
+}
+
+TEST_F(Derive, RoutesOfManyButtonsComeFromAWorkerAndAreThoseOfTheSolver) {
+  fillWith(1600);
   window->openBench(QStringLiteral("route"));
   ASSERT_TRUE(QTest::qWaitFor([&] { return !work().derived().busy(); }, 20000));
   const ScreenRoutes direct = screenRoutes(*work().screen(), work().layout());
-  ASSERT_EQ(direct.items.size(), 601U);
+  ASSERT_EQ(direct.items.size(), 1601U);
   EXPECT_EQ(work().routes().output.routes, direct.output.routes);
   // Until they are there nothing leads anywhere, and nothing is out of range.
   const ItemId last = test::buttons(project()).back();
   ASSERT_TRUE(work().perform(changeItems(project().screens[0]->id, {last}, "move", {},
                                          [](Item& i) { i.place.x.offset += 3; })));
-  EXPECT_EQ(work().routes().items.size(), 601U);
+  EXPECT_EQ(work().routes().items.size(), 1601U);
   EXPECT_EQ(work().routes().output.routes[0][1].target, -1);
   work().pickItems({last});
   window->grab();
@@ -130,7 +144,7 @@ TEST_F(Derive, RoutesOfManyButtonsComeFromAWorkerAndAreThoseOfTheSolver) {
 
 // What was given up for something newer is solved after all when it is wanted again.
 TEST_F(Derive, RoutesAreSolvedWhenAnEditIsUndoneBeforeTheyWere) {
-  fillWith(600);
+  fillWith(1600);
   window->openBench(QStringLiteral("route"));
   ASSERT_TRUE(QTest::qWaitFor([&] { return !work().derived().busy(); }, 20000));
   const auto move = [&](double by) {

@@ -2,6 +2,7 @@
 
 #include <unordered_set>
 
+#include "runtime/focus/why.h"
 #include "runtime/formats/json_reader.h"
 
 namespace bristle {
@@ -37,21 +38,48 @@ Result<BoxesFile> parseBoxes(std::string_view text) {
   return out;
 }
 
-std::string writeRoutes(const SolveInput& input, const Routes& routes) {
-  Json all = Json::object();
-  // Insertion into an ordered object looks every key up; a list of pairs does not.
-  auto& members = all.get_ref<Json::object_t&>();
-  members.reserve(routes.size());
-  for (size_t i = 0; i < routes.size(); ++i) {
-    Json one = Json::object();
-    for (Dir dir : kDirs) {
-      const int target = routes[i][size_t(dir)].target;
-      one[std::string(nameOf(dir))] =
-          target < 0 ? Json(nullptr) : Json(input.names[size_t(target)]);
-    }
-    static_cast<Json::object_t::Container&>(members).emplace_back(input.names[i], std::move(one));
+std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box, Dir dir) {
+  switch (routes[size_t(box)][size_t(dir)].reason) {
+    case RouteReason::Solved:
+      return "solved";
+    case RouteReason::Fixed:
+      return "pinned";
+    case RouteReason::Stopgap:
+    case RouteReason::Repair:
+      return "repair";
+    case RouteReason::None:
+      break;
   }
-  return Json{{"routes", std::move(all)}}.dump(1) + "\n";
+  switch (whyEmpty(input, box, dir)) {
+    case Emptiness::Closed:
+      return "closed";
+    case Emptiness::Beside:
+      return "beside";
+    case Emptiness::Nothing:
+      break;
+  }
+  return "nothing";
+}
+
+std::string writeRoutes(const SolveInput& input, const Routes& routes) {
+  Json targets = Json::object(), reasons = Json::object();
+  // Insertion into an ordered object looks every key up; a list of pairs does not.
+  auto& to = static_cast<Json::object_t::Container&>(targets.get_ref<Json::object_t&>());
+  auto& why = static_cast<Json::object_t::Container&>(reasons.get_ref<Json::object_t&>());
+  to.reserve(routes.size());
+  why.reserve(routes.size());
+  for (size_t i = 0; i < routes.size(); ++i) {
+    Json target = Json::object(), reason = Json::object();
+    for (Dir dir : kDirs) {
+      const std::string name(nameOf(dir));
+      const int at = routes[i][size_t(dir)].target;
+      target[name] = at < 0 ? Json(nullptr) : Json(input.names[size_t(at)]);
+      reason[name] = reasonOf(input, routes, static_cast<int>(i), dir);
+    }
+    to.emplace_back(input.names[i], std::move(target));
+    why.emplace_back(input.names[i], std::move(reason));
+  }
+  return Json{{"routes", std::move(targets)}, {"reasons", std::move(reasons)}}.dump(1) + "\n";
 }
 
 }  // namespace bristle

@@ -1,6 +1,10 @@
 // Boxes, the plain exchange for solving any layout:
 //   {"size":[w,h],"boxes":[{"id":"a","x":0,"y":0,"w":10,"h":10}],"entry":"a"}   in,
-//   {"routes":{"a":{"up":null,"down":"b","left":null,"right":"c"}}}              out.
+//   {"routes":{"a":{"up":null,"down":"b","left":null,"right":"c"}},
+//    "reasons":{"a":{"up":"nothing","down":"solved","left":"beside","right":"repair"}}}  out.
+// Reasons: solved; pinned; repair, where nothing natural lies there or so that all can be reached;
+// of what leads nowhere: closed; nothing, if nothing lies there; beside, if what lies there begins
+// before the box ends.
 #pragma once
 #include <string>
 #include <string_view>
@@ -17,5 +21,7 @@ struct BoxesFile {
 // Sizes must be above 0, all numbers within ±10,000,000, ids unique.
 Result<BoxesFile> parseBoxes(std::string_view text);
 std::string writeRoutes(const SolveInput& input, const Routes& routes);
+// The word above.
+std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box, Dir dir);
 
 }  // namespace bristle

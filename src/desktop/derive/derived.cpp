@@ -62,7 +62,7 @@ std::shared_ptr<const ScreenRoutes> Derived::routes(const ShownScreen& shown) {
   its->routes = bare;
   if (bare->items.size() <= kMostAtOnce) {
     ++made_.routes;
-    bare->output = solveScopes(*bare);
+    bare->output = solver_.solve(*bare);
     its->solved = true;
     return its->routes;
   }

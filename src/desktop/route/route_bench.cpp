@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/route/quality_panel.h"
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
@@ -43,6 +44,13 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
       {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
   column->addWidget(pages_, 1);
   card_ = new RouteCard(work);
+  connect(&card_->quality(), &QualityPanel::wantsSeen, view_, [this, group](const auto& moves) {
+    // None of the ways above.
+    group->setExclusive(false);
+    for (QAbstractButton* each : group->buttons()) each->setChecked(false);
+    group->setExclusive(true);
+    view_->show(moves);
+  });
   const std::pair<QString, RouteRule> rules[] = {
       {tr("Close the picked direction"), {RouteType::Closed, {}}},
       {tr("Let the picked direction wrap round"), {RouteType::Wrap, {}}},

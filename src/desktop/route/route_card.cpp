@@ -2,32 +2,16 @@
 
 #include <QVBoxLayout>
 
+#include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
-#include "runtime/focus/judge.h"
-#include "runtime/focus/why.h"
 
 namespace bristle {
 namespace {
-
-// Looking at every pair takes 5 ms for so many buttons, 24 ms for twice as many: too long for a
-// frame.
-constexpr size_t kMostJudged = 200;
-
-QString percent(double share) {
-  return QStringLiteral("%1 %").arg(qRound(share * 100));
-}
-
-QString reasonOf(const RankedCandidate& c) {
-  if (c.verdict == Verdict::Behind) return QObject::tr("behind something nearer");
-  if (c.verdict == Verdict::Aside) return QObject::tr("%1° off the direction").arg(qRound(c.angle));
-  const QString where =
-      c.ahead ? QObject::tr("straight ahead") : QObject::tr("%1° off").arg(qRound(c.angle));
-  return c.returns ? QObject::tr("%1, returns here").arg(where) : where;
-}
 
 QString dirName(Dir dir) {
   const QString names[] = {QObject::tr("Up"), QObject::tr("Down"), QObject::tr("Left"),
@@ -42,6 +26,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   column->setContentsMargins(0, 0, 0, 0);
   auto* form = new Form;
   column->addWidget(form);
+  column->addWidget(quality_ = new QualityPanel(work));
   column->addStretch();
   head_ = form->heading(QString());
   rose_ = new Rose;
@@ -58,8 +43,6 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   whyHead_ = form->heading(QString());
   why_ = form->note(QString());
   why_->setTextFormat(Qt::RichText);
-  form->heading(tr("THIS SCREEN"));
-  figures_ = form->note(QString());
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -151,34 +134,18 @@ void RouteCard::refreshWhy(int box) {
   whyHead_->setText(tr("WHY %1").arg(toQt(std::string(nameOf(dir))).toUpper()));
   if (box < 0) return why_->setText(QString());
   const ScreenRoutes& routes = work_.routes();
-  QString text;
+  const auto name = [this](int i) { return fromQt(nameOfBox(i)); };
+  const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
+  QString text = tr("<p style='margin:0 0 8px 0'>%1</p>")
+                     .arg(toQt(route.target < 0 ? inWords(whyEmpty(routes.input, box, dir))
+                                                : inWords(route.reason)));
   int place = 1;
   for (const RankedCandidate& c : rank(routes.input, routes.output.routes, box, dir, 5))
-    text += tr("<p style='margin:0 0 6px 0'><b>%1 %2</b> · %3 px<br>%4</p>")
+    text += tr("<p style='margin:0 0 6px 0'><b>%1 %2</b><br>%3, %4</p>")
                 .arg(place++)
-                .arg(nameOfBox(c.target).toHtmlEscaped())
-                .arg(qRound(c.effort))
-                .arg(reasonOf(c));
-  why_->setText(text.isEmpty() ? tr("Nothing lies that way.") : text);
-}
-
-void RouteCard::refreshFigures() {
-  const ScreenRoutes& routes = work_.routes();
-  if (routes.items.size() < 2 || routes.items.size() > kMostJudged) {
-    figures_->setText(tr("%n button(s)", nullptr, int(routes.items.size())));
-    return;
-  }
-  const Judgement j = judge(routes.input.boxes, routes.output.routes);
-  figures_->setText(
-      tr("%1 buttons\nAll reach all: %2\nThere and back: %3\nwith memory: %4\nJumped over: %5\n"
-         "Repairs: %6\nLongest way: %7 steps")
-          .arg(routes.items.size())
-          .arg(j.reach >= 1 ? tr("yes") : tr("no"))
-          .arg(percent(j.thereAndBack()))
-          .arg(percent(j.memoryShare()))
-          .arg(j.jumped)
-          .arg(routes.output.repairs)
-          .arg(j.mostSteps));
+                .arg(nameOfBox(c.target).toHtmlEscaped(), toQt(whereInWords(c)).toHtmlEscaped(),
+                     toQt(verdictInWords(c, name)).toHtmlEscaped());
+  why_->setText(text);
 }
 
 void RouteCard::refresh() {
@@ -188,7 +155,6 @@ void RouteCard::refresh() {
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
   refreshRoutes(box);
   refreshWhy(box);
-  refreshFigures();
 }
 
 }  // namespace bristle

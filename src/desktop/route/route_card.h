@@ -1,5 +1,5 @@
 // The card of the Route bench: the rose with the four routes of the picked button, why the picked
-// direction leads where it leads, and figures of the screen.
+// direction leads where it leads, and how good the routes of the screen are.
 #pragma once
 #include <QListWidget>
 #include <array>
@@ -9,6 +9,7 @@
 
 namespace bristle {
 
+class QualityPanel;
 class Rose;
 class Work;
 
@@ -16,12 +17,12 @@ class RouteCard : public QWidget {
   Q_OBJECT
  public:
   explicit RouteCard(Work& work);
+  QualityPanel& quality() { return *quality_; }
 
  private:
   void refresh();
   void refreshRoutes(int box);
   void refreshWhy(int box);
-  void refreshFigures();
   void setFromChoice(Dir dir, int index);
   void set(Dir dir, RouteRule rule);
   void setOwn(bool on);
@@ -35,7 +36,7 @@ class RouteCard : public QWidget {
   QCheckBox *entry_, *own_;
   QLabel* whyHead_;
   QLabel* why_;
-  QLabel* figures_;
+  QualityPanel* quality_;
 };
 
 }  // namespace bristle

@@ -44,6 +44,27 @@ void RouteView::show(Shown shown) {
   update();
 }
 
+void RouteView::show(std::vector<RouteMove> moves) {
+  marked_ = std::move(moves);
+  show(Shown::Marked);
+}
+
+bool RouteView::isDrawn(int box, Dir dir) const {
+  const int picked = work().pickedBox();
+  switch (shown_) {
+    case Shown::All:
+      return true;
+    case Shown::Picked:
+      return box == picked ||
+             work().routes().output.routes[size_t(box)][size_t(dir)].target == picked;
+    case Shown::Direction:
+      return dir == work().picked().dir;
+    case Shown::Marked:
+      return std::find(marked_.begin(), marked_.end(), RouteMove{box, dir}) != marked_.end();
+  }
+  return true;
+}
+
 QRectF RouteView::boxRect(int box) const {
   return toWidget(work().routes().input.boxes[size_t(box)]);
 }
@@ -65,8 +86,7 @@ void RouteView::paintRoutes(QPainter& p) {
       for (Dir dir : kDirs) {
         const Route& route = routes.output.routes[b][size_t(dir)];
         const bool mine = static_cast<int>(b) == picked;
-        if (shown_ == Shown::Picked && !mine && route.target != picked) continue;
-        if (shown_ == Shown::Direction && dir != work().picked().dir) continue;
+        if (!isDrawn(static_cast<int>(b), dir)) continue;
         if ((picked < 0 || mine) != strong || route.target < 0) continue;
         Stroke s{boxRect(static_cast<int>(b)),
                  boxRect(route.target),

@@ -1,11 +1,12 @@
 // The canvas of the Route bench: the screen stepped back, the routes over it. From the picked
 // button a knob on each side is dragged to another button to pin that direction.
 #pragma once
+#include "core/derive/route_quality.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {
 
-enum class Shown { All, Picked, Direction };
+enum class Shown { All, Picked, Direction, Marked };
 
 class RouteView : public ScreenView {
   Q_OBJECT
@@ -13,6 +14,8 @@ class RouteView : public ScreenView {
   explicit RouteView(Work& work, QWidget* parent = nullptr);
   // Which routes are drawn.
   void show(Shown shown);
+  // Draws these and no others.
+  void show(std::vector<RouteMove> moves);
   // Follows the routes of the picked button.
   void walk(Dir dir);
   // The place of the knob for a direction, in widget px; outside any button of interest.
@@ -28,11 +31,13 @@ class RouteView : public ScreenView {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  bool isDrawn(int box, Dir dir) const;
   QRectF boxRect(int box) const;
   void paintRoutes(QPainter& painter);
   void paintKnobs(QPainter& painter);
 
   Shown shown_ = Shown::All;
+  std::vector<RouteMove> marked_;
   bool dragging_ = false;
   QPointF at_;  // widget px
 };

@@ -1,179 +1,74 @@
 #include "runtime/focus/pairing.h"
 
 #include <algorithm>
-#include <limits>
 
 namespace bristle {
-namespace {
 
-struct PairEdge {
-  int from, to;
-  int aside;  // how many of both ways lie to the side
-  float effort;
-};
+Pairing::Pairing(Dir forward, size_t boxes) : forward_(forward), place_(boxes) {
+  for (auto& mates : mate_) mates.assign(boxes, -1);
+  for (auto& rounds : round_) rounds.assign(boxes, 0);
+}
 
-class Matcher {
- public:
-  Matcher(size_t boxes, std::vector<PairEdge> edges) : edges_(std::move(edges)) {
-    pairs_.forward.assign(boxes, -1);
-    pairs_.backward.assign(boxes, -1);
-    first_.assign(boxes + 1, 0);
-    for (const PairEdge& e : edges_) ++first_[size_t(e.from) + 1];
-    for (size_t i = 1; i < first_.size(); ++i) first_[i] += first_[i - 1];
-  }
+// Whether it had not been looked at in this round.
+bool Pairing::visit(size_t side, int box) {
+  if (round_[side][size_t(box)] == now_) return false;
+  round_[side][size_t(box)] = now_;
+  part_[side].push_back(box);
+  return true;
+}
 
-  Pairs run() {
-    greedy();
-    while (layer()) {
-      next_ = first_;
-      for (size_t i = 0; i < pairs_.forward.size(); ++i)
-        if (pairs_.forward[i] < 0) augment(static_cast<int>(i));
-    }
-    exchange();
-    return std::move(pairs_);
-  }
-
- private:
-  void greedy() {
-    std::vector<int> order(edges_.size());
-    for (size_t i = 0; i < order.size(); ++i) order[i] = static_cast<int>(i);
-    std::sort(order.begin(), order.end(), [&](int x, int y) {
-      const PairEdge &a = edges_[size_t(x)], &b = edges_[size_t(y)];
-      if (a.aside != b.aside) return a.aside < b.aside;
-      if (a.effort != b.effort) return a.effort < b.effort;
-      return x < y;
-    });
-    for (int i : order) {
-      const PairEdge& e = edges_[size_t(i)];
-      if (pairs_.forward[size_t(e.from)] < 0 && pairs_.backward[size_t(e.to)] < 0)
-        join(e.from, e.to);
-    }
-  }
-
-  void join(int from, int to) {
-    pairs_.forward[size_t(from)] = to;
-    pairs_.backward[size_t(to)] = from;
-  }
-
-  // Breadth first from all unpaired at once; true when an unpaired other side is in reach.
-  bool layer() {
-    depth_.assign(pairs_.forward.size(), -1);
-    queue_.clear();
-    for (size_t i = 0; i < pairs_.forward.size(); ++i) {
-      if (pairs_.forward[i] >= 0 || first_[i] == first_[i + 1]) continue;
-      depth_[i] = 0;
-      queue_.push_back(static_cast<int>(i));
-    }
-    bool found = false;
-    for (size_t at = 0; at < queue_.size(); ++at) {
-      const auto a = size_t(queue_[at]);
-      for (int e = first_[a]; e < first_[a + 1]; ++e) {
-        const int back = pairs_.backward[size_t(edges_[size_t(e)].to)];
-        if (back < 0) {
-          found = true;
-        } else if (depth_[size_t(back)] < 0) {
-          depth_[size_t(back)] = depth_[a] + 1;
-          queue_.push_back(back);
-        }
+// All that hangs together with one slot: breadth first, from side to side.
+void Pairing::collect(const AllPicks& picks, size_t side, int box) {
+  part_[0].clear();
+  part_[1].clear();
+  if (!visit(side, box)) return;
+  for (std::array<size_t, 2> done{}; done[0] < part_[0].size() || done[1] < part_[1].size();)
+    for (size_t s : {size_t{0}, size_t{1}})
+      for (; done[s] < part_[s].size(); ++done[s]) {
+        const int at = part_[s][done[s]];
+        const Dir back = dirOf(1 - s);
+        for (const Pick& p : picks[size_t(at)][size_t(dirOf(s))].list())
+          if (picks[size_t(p.target)][size_t(back)].has(at)) visit(1 - s, p.target);
       }
-    }
-    return found;
+}
+
+void Pairing::match(const AllPicks& picks, std::span<const int> rank) {
+  for (size_t s : {size_t{0}, size_t{1}})
+    for (const int box : part_[s]) mate_[s][size_t(box)] = -1;
+  if (part_[0].empty() || part_[1].empty()) return;
+  if (part_[0].size() == 1 && part_[1].size() == 1) {
+    mate_[0][size_t(part_[0][0])] = part_[1][0];
+    mate_[1][size_t(part_[1][0])] = part_[0][0];
+    return;
   }
-
-  // Depth first along the layers, without recursion: such a path may be thousands long.
-  bool augment(int root) {
-    std::vector<int>& path = path_;
-    path.assign(1, root);
-    while (!path.empty()) {
-      const auto a = size_t(path.back());
-      if (next_[a] == first_[a + 1]) {
-        depth_[a] = -1;
-        path.pop_back();
-        if (!path.empty()) ++next_[size_t(path.back())];
-        continue;
-      }
-      const int to = edges_[size_t(next_[a])].to;
-      const int back = pairs_.backward[size_t(to)];
-      if (back < 0) {
-        for (int from : path) join(from, edges_[size_t(next_[size_t(from)])].to);
-        return true;
-      }
-      if (depth_[size_t(back)] == depth_[a] + 1) {
-        path.push_back(back);
-      } else {
-        ++next_[a];
-      }
-    }
-    return false;
+  for (auto& part : part_)
+    std::sort(part.begin(), part.end(),
+              [&](int a, int b) { return rank[size_t(a)] < rank[size_t(b)]; });
+  for (size_t i = 0; i < part_[1].size(); ++i) place_[size_t(part_[1][i])] = static_cast<int>(i);
+  std::vector<MatchEdge> edges;
+  const Dir back = dirOf(1);
+  for (size_t i = 0; i < part_[0].size(); ++i)
+    for (const Pick& p : picks[size_t(part_[0][i])][size_t(forward_)].list())
+      if (picks[size_t(p.target)][size_t(back)].has(part_[0][i]))
+        edges.push_back({static_cast<int>(i), place_[size_t(p.target)], p.cost});
+  const std::vector<int> mates = mostPairs(part_[0].size(), part_[1].size(), edges);
+  for (size_t i = 0; i < mates.size(); ++i) {
+    if (mates[i] < 0) continue;
+    const int from = part_[0][i], to = part_[1][size_t(mates[i])];
+    mate_[0][size_t(from)] = to;
+    mate_[1][size_t(to)] = from;
   }
+}
 
-  const PairEdge* edge(int from, int to) const {
-    for (int e = first_[size_t(from)]; e < first_[size_t(from) + 1]; ++e)
-      if (edges_[size_t(e)].to == to) return &edges_[size_t(e)];
-    return nullptr;
+void Pairing::pair(const AllPicks& picks, std::span<const int> rank, std::span<const Slot> seeds,
+                   std::vector<Slot>& touched) {
+  ++now_;
+  for (const Slot& seed : seeds) {
+    collect(picks, side(seed.dir), seed.box);
+    match(picks, rank);
+    for (size_t s : {size_t{0}, size_t{1}})
+      for (const int box : part_[s]) touched.push_back({box, dirOf(s)});
   }
-
-  static double price(const PairEdge& e) { return e.effort + kAside * e.aside; }
-
-  // Where two pairs could swap partners, or one could move to a free partner, for less effort,
-  // they do: augmenting keeps the number but not the naturalness.
-  void exchange() {
-    for (int round = 0; round < kRounds; ++round) {
-      bool changed = false;
-      for (size_t a = 0; a < pairs_.forward.size(); ++a) changed |= improve(static_cast<int>(a));
-      if (!changed) return;
-    }
-  }
-
-  bool improve(int a) {
-    const int b = pairs_.forward[size_t(a)];
-    if (b < 0) return false;
-    const double now = price(*edge(a, b));
-    for (int e = first_[size_t(a)]; e < first_[size_t(a) + 1]; ++e) {
-      const PairEdge& other = edges_[size_t(e)];
-      if (other.to == b || price(other) >= now) continue;
-      const int c = pairs_.backward[size_t(other.to)];
-      if (c < 0) {
-        pairs_.backward[size_t(b)] = -1;
-        join(a, other.to);
-        return true;
-      }
-      const PairEdge* swapped = edge(c, b);
-      if (!swapped) continue;
-      if (price(other) + price(*swapped) + 1e-6 < now + price(*edge(c, other.to))) {
-        join(a, other.to);
-        join(c, b);
-        return true;
-      }
-    }
-    return false;
-  }
-
-  static constexpr int kRounds = 4;
-  static constexpr double kAside = 60;  // px: what one way to the side is worth
-
-  std::vector<PairEdge> edges_;
-  std::vector<int> first_, next_, depth_, queue_, path_;
-  Pairs pairs_;
-};
-
-}  // namespace
-
-Pairs pairUp(const Candidates& forward, const Candidates& backward, size_t boxes,
-             const std::vector<char>& skipForward, const std::vector<char>& skipBackward) {
-  std::vector<PairEdge> edges;
-  edges.reserve(boxes * 3);
-  for (size_t a = 0; a < boxes; ++a) {
-    if (skipForward[a]) continue;
-    for (const Candidate& there : forward.of(static_cast<int>(a))) {
-      if (skipBackward[size_t(there.target)]) continue;
-      const Candidate* back = backward.find(there.target, static_cast<int>(a));
-      if (!back) continue;
-      edges.push_back({static_cast<int>(a), there.target, !there.ahead + !back->ahead,
-                       there.effort + back->effort});
-    }
-  }
-  return Matcher(boxes, std::move(edges)).run();
 }
 
 }  // namespace bristle

@@ -17,7 +17,11 @@ inline constexpr double kBlocks = 0.25;
 // A pixel to the side counts as much as this many ahead: the eye follows rows and columns.
 inline constexpr double kSide = 2.0;
 // Centres that lie apart laterally count this much; it prefers the straight one of equals.
-inline constexpr double kOffCentre = 0.2;
+inline constexpr double kOffCentre = 0.15;
+// What costs more than this many times the least, and so many px, would make a person wonder.
+inline constexpr double kDearer = 1.25, kDearerBy = 16;
+// What is farther on each count, and by more than this in sum, px, is never right.
+inline constexpr double kDominates = 16;
 }  // namespace tuning
 
 // A box turned so that the direction runs towards larger `near`/`far`.
@@ -51,6 +55,8 @@ struct Relation {
   bool inCone;     // with progress, and at most 45° off
   bool ahead;      // in the cone, and in the strip ahead
   bool blocks;     // ahead, and covers enough of the strip to stand in the way
+  // It begins where the source ends, or later, at any angle.
+  bool beyond() const { return progress && gap >= -tuning::kTouch; }
 };
 
 // How b lies to a for a move from a.
@@ -73,10 +79,27 @@ inline Relation relate(const Facing& a, const Facing& b) {
   return r;
 }
 
-// How far a move feels, px: what lies to the side counts more than what lies ahead.
-inline double effort(const Facing& a, const Facing& b, const Relation& r) {
-  return std::max(0.0, r.gap) + tuning::kSide * r.lateral +
-         tuning::kOffCentre * std::abs(a.middle() - b.middle());
+// What a move is weighed by, px each.
+struct Terms {
+  double along = 0;      // between the facing edges, along the direction; 0 where they overlap
+  double aside = 0;      // between the projections
+  double offCentre = 0;  // between the middles, across the direction
+  double cost() const { return along + tuning::kSide * aside + tuning::kOffCentre * offCentre; }
+};
+
+inline Terms termsOf(const Facing& a, const Facing& b, const Relation& r) {
+  return {std::max(0.0, r.gap), r.lateral, std::abs(a.middle() - b.middle())};
+}
+
+// Whether no term of `a` is greater, and all of them together clearly less.
+inline bool dominates(const Terms& a, const Terms& b) {
+  return a.along <= b.along && a.aside <= b.aside && a.offCentre <= b.offCentre &&
+         a.along + a.aside + a.offCentre + tuning::kDominates < b.along + b.aside + b.offCentre;
+}
+
+// The most that a move may cost where the least is `least`.
+inline double mostNatural(double least) {
+  return tuning::kDearer * least + tuning::kDearerBy;
 }
 
 }  // namespace bristle

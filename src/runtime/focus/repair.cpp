@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <tuple>
 
 #include "runtime/focus/strong.h"
 
@@ -14,7 +15,6 @@ struct Change {
   int from;
   Dir dir;
   int to;
-  int grade;  // 0 fills an empty direction, 1 turns a route that does not return, 2 gives up a pair
   double price;
 };
 
@@ -51,18 +51,26 @@ std::vector<std::pair<int, int>> linksBetween(const Routes& routes, const Parts&
   return links;
 }
 
+// What may be given up to join parts, the least surprising first.
+enum class Turn : std::uint8_t {
+  Alone,     // a route that does not return goes to another natural pick
+  Pair,      // one that returns
+  AloneFar,  // one that does not, to anything admissible
+  PairFar,
+};
+
 class Repairer {
  public:
-  Repairer(const RepairInput& input, Routes& routes) : in_(input), routes_(routes) {
-    for (Dir dir : kDirs)
-      for (const Box& box : in_.boxes) facing_[size_t(dir)].push_back(face(box, dir));
-  }
+  Repairer(const RepairInput& input, Routes& routes)
+      : in_(input), routes_(routes), finder_(input.field, input.rank) {}
 
   int run() {
     look();
     // What falls into thousands of parts is no menu: looking for what would join them all must end.
     while (standing_.parts.count > 1 && work_ < kMostWork) {
-      if (!fillEmpty() && !turn(1) && !turn(2)) break;
+      if (!fillEmpty() && !turn(Turn::Alone) && !turn(Turn::Pair) && !turn(Turn::AloneFar) &&
+          !turn(Turn::PairFar))
+        break;
     }
     return changes_;
   }
@@ -77,11 +85,15 @@ class Repairer {
 
   int part(int box) const { return standing_.parts.part[size_t(box)]; }
   Route& slot(int box, Dir dir) { return routes_[size_t(box)][size_t(dir)]; }
-  bool free(int box, Dir dir) const {
-    const auto& rules = *in_.rules;
-    return rules.empty() || rules[size_t(box)][size_t(dir)].type == SlotRule::Free;
+  bool free(int box, Dir dir) const { return in_.free[size_t(box)][size_t(dir)]; }
+  // Between changes of one price those from what stands first, so that the order of the boxes in
+  // the document has no say.
+  bool before(const Change& a, const Change& b) const {
+    const auto key = [this](const Change& c) {
+      return std::tuple(c.price, in_.rank[size_t(c.from)], c.dir, in_.rank[size_t(c.to)]);
+    };
+    return key(a) < key(b);
   }
-  const Candidates& candidates(Dir dir) const { return (*in_.candidates)[size_t(dir)]; }
 
   // How the parts would hang together with one more link; on the small graph of parts.
   Standing with(int a, int b) const {
@@ -98,9 +110,24 @@ class Repairer {
     return standingOf(merged, links);
   }
 
-  void apply(const Change& c) {
+  // Makes the change. What it leads away from is still reached otherwise, so all that happens to
+  // the parts is that some of them become one: `after` is by part.
+  void apply(const Change& c, const Standing& after) {
     slot(c.from, c.dir) = {c.to, RouteReason::Repair, false};
     ++changes_;
+    links_.emplace_back(part(c.from), part(c.to));
+    const std::vector<int>& now = after.parts.part;
+    std::erase_if(links_, [&](auto& link) {
+      link = {now[size_t(link.first)], now[size_t(link.second)]};
+      return link.first == link.second;
+    });
+    std::sort(links_.begin(), links_.end());
+    links_.erase(std::unique(links_.begin(), links_.end()), links_.end());
+    std::vector<int> parts = std::move(standing_.parts.part);
+    for (int& part : parts) part = now[size_t(part)];
+    standing_ = after;
+    standing_.parts.part = std::move(parts);
+    work_ += static_cast<std::int64_t>(routes_.size());
   }
 
   // Fills one empty direction, from a part that nothing leaves to one that nothing enters where
@@ -116,13 +143,10 @@ class Repairer {
         good = &c;
         break;
       }
-      const bool fewer = after.parts.count < standing_.parts.count ||
-                         after.sources + after.sinks < standing_.sources + standing_.sinks;
-      if (!good && fewer) good = &c;
+      if (!good && better(after)) good = &c;
     }
     if (!good) return false;
-    apply(*good);
-    look();
+    apply(*good, with(part(good->from), part(good->to)));
     return true;
   }
 
@@ -138,7 +162,6 @@ class Repairer {
       for (Dir dir : kDirs) {
         const int from = static_cast<int>(u);
         if (routes_[u][size_t(dir)].target >= 0 || !free(from, dir)) continue;
-        if (!candidates(dir).of(from).empty()) continue;
         if (work_ > kMostWork) continue;
         work_ += static_cast<std::int64_t>(entered.size());
         for (int to : entered) offer(best, from, dir, to);
@@ -146,75 +169,105 @@ class Repairer {
     }
     std::vector<Change> out;
     for (const auto& entry : best) out.push_back(entry.second);
-    std::sort(out.begin(), out.end(), [](const Change& a, const Change& b) {
-      return std::tie(a.price, a.from, a.dir, a.to) < std::tie(b.price, b.from, b.dir, b.to);
-    });
+    std::sort(out.begin(), out.end(),
+              [this](const Change& a, const Change& b) { return before(a, b); });
     return out;
   }
 
   void offer(std::map<std::pair<int, int>, Change>& best, int from, Dir dir, int to) const {
     if (part(from) == part(to)) return;
-    const Facing &a = facing_[size_t(dir)][size_t(from)], &b = facing_[size_t(dir)][size_t(to)];
+    const Facing &a = in_.field.facing(from, dir), &b = in_.field.facing(to, dir);
     const Relation r = relate(a, b);
     if (!r.progress) return;
     // The less it lies off the direction, the less it surprises.
     const double price = std::hypot(std::max(0.0, r.gap), r.lateral) + kSteep * r.lateral;
-    const Change change{from, dir, to, 0, price};
+    const Change change{from, dir, to, price};
     if (best.size() >= kMostPairs && !best.contains({part(from), part(to)})) return;
     const auto [at, fresh] = best.try_emplace({part(from), part(to)}, change);
-    if (!fresh && std::tie(price, from, dir, to) <
-                      std::tie(at->second.price, at->second.from, at->second.dir, at->second.to))
-      at->second = change;
+    if (!fresh && before(change, at->second)) at->second = change;
   }
 
-  // Turns a route to another admissible target, if that leaves fewer parts. A route that does not
-  // return goes first (grade 1), a pair is given up last (grade 2).
-  bool turn(int grade) {
+  bool better(const Standing& after) const {
+    return after.parts.count < standing_.parts.count ||
+           (after.parts.count == standing_.parts.count &&
+            after.sources + after.sinks < standing_.sources + standing_.sinks);
+  }
+
+  // Whether a route from here to there might join parts.
+  bool mayJoin(int from, int to) const {
+    return part(from) != part(to) &&
+           (standing_.sink[size_t(part(from))] || standing_.source[size_t(part(to))]);
+  }
+
+  // Turns routes to other targets, where that leaves fewer parts.
+  bool turn(Turn how) {
     std::vector<Change> all;
     for (size_t u = 0; u < routes_.size(); ++u)
-      for (Dir dir : kDirs) collectTurns(static_cast<int>(u), dir, grade, all);
-    std::sort(all.begin(), all.end(), [](const Change& a, const Change& b) {
-      return std::tie(a.price, a.from, a.dir, a.to) < std::tie(b.price, b.from, b.dir, b.to);
-    });
-    const int count = standing_.parts.count, ends = standing_.sources + standing_.sinks;
+      for (Dir dir : kDirs) collectTurns(static_cast<int>(u), dir, how, all);
+    std::sort(all.begin(), all.end(),
+              [this](const Change& a, const Change& b) { return before(a, b); });
+    const int changed = changes_;
     size_t tried = 0;
     for (const Change& c : all) {
-      if (++tried > kMostTried || work_ > kMostWork) return false;
-      const Route old = slot(c.from, c.dir);
-      apply(c);
-      look();
-      if (standing_.parts.count < count ||
-          (standing_.parts.count == count && standing_.sources + standing_.sinks < ends))
-        return true;
-      slot(c.from, c.dir) = old;
-      --changes_;
+      if (standing_.parts.count == 1 || ++tried > kMostTried || work_ > kMostWork) break;
+      if (slot(c.from, c.dir).reason == RouteReason::Repair || !mayJoin(c.from, c.to) ||
+          !reachedOtherwise(c.from, c.dir))
+        continue;
+      if (const Standing after = with(part(c.from), part(c.to)); better(after)) apply(c, after);
     }
-    look();
+    return changes_ > changed;
+  }
+
+  // Whether a route may be turned away and its target still be reached from its box, not too far
+  // round: then nothing falls apart.
+  bool reachedOtherwise(int from, Dir dir) {
+    const int target = slot(from, dir).target;
+    std::vector<int>& queue = queue_;
+    queue.assign(1, from);
+    ++round_;
+    seen_.resize(routes_.size(), 0);
+    seen_[size_t(from)] = round_;
+    for (size_t at = 0; at < queue.size() && at < kMostRound; ++at)
+      for (Dir d : kDirs) {
+        const int next = slot(queue[at], d).target;
+        if (next < 0 || (queue[at] == from && d == dir) || seen_[size_t(next)] == round_) continue;
+        if (next == target) return true;
+        seen_[size_t(next)] = round_;
+        queue.push_back(next);
+      }
+    work_ += static_cast<std::int64_t>(queue.size());
     return false;
   }
 
-  void collectTurns(int from, Dir dir, int grade, std::vector<Change>& all) {
+  void collectTurns(int from, Dir dir, Turn how, std::vector<Change>& all) {
     const Route& now = slot(from, dir);
-    if (now.target < 0 || !free(from, dir)) return;
+    if (now.target < 0 || !free(from, dir) || work_ > kMostWork) return;
     const bool returns = slot(now.target, opposite(dir)).target == from;
-    if (returns != (grade == 2)) return;
-    for (const Candidate& c : candidates(dir).of(from)) {
-      if (c.target == now.target || part(c.target) == part(from)) continue;
-      if (!standing_.sink[size_t(part(from))] && !standing_.source[size_t(part(c.target))])
-        continue;
-      all.push_back({from, dir, c.target, grade, c.effort});
+    if (returns != (how == Turn::Pair || how == Turn::PairFar)) return;
+    const Picks& natural = in_.picks[size_t(from)][size_t(dir)];
+    std::vector<Pick> far;
+    if (how == Turn::AloneFar || how == Turn::PairFar) {
+      work_ += kFarWork;
+      far = finder_.admissible(from, dir, kMostFar);
     }
+    for (const Pick& p : far.empty() ? natural.list() : std::span<const Pick>(far))
+      if (p.target != now.target && mayJoin(from, p.target))
+        all.push_back({from, dir, p.target, p.cost});
   }
 
   static constexpr double kSteep = 2;         // a px to the side costs this much more
   static constexpr size_t kMostTried = 2000;  // bounds the time on layouts that have no answer
   static constexpr std::int64_t kMostWork = 40'000'000;  // boxes and links looked at: a few seconds
-  static constexpr size_t kMostPairs =
-      200'000;  // of parts that a change could join, in memory at once
+  static constexpr size_t kMostPairs = 200'000;  // parts a change could join, in memory at once
+  static constexpr size_t kMostFar = 64;
+  static constexpr size_t kMostRound = 300;  // boxes looked at for another way
+  static constexpr std::int64_t kFarWork = 400;
 
   const RepairInput& in_;
   Routes& routes_;
-  std::array<std::vector<Facing>, 4> facing_;
+  PickFinder finder_;
+  std::vector<int> seen_, queue_;
+  int round_ = 0;
   Standing standing_;
   std::vector<std::pair<int, int>> links_;
   int changes_ = 0;

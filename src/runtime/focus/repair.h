@@ -2,20 +2,21 @@
 #pragma once
 #include <array>
 
-#include "runtime/focus/candidates.h"
-#include "runtime/focus/solver.h"
+#include "runtime/focus/pairing.h"
 
 namespace bristle {
 
 struct RepairInput {
-  std::span<const Box> boxes;
-  const std::array<Candidates, 4>* candidates;  // by Dir
-  const std::vector<std::array<SlotRule, 4>>* rules;
+  const Field& field;
+  const AllPicks& picks;
+  std::span<const int> rank;
+  // By box and direction: whether it may be changed.
+  const std::vector<std::array<bool, 4>>& free;
 };
 
-// Changes `routes` in place and marks what it changed. First it fills directions that have nothing
-// in their cone (steep, but nothing is lost); then it turns routes which do not return to another
-// admissible target; last it gives up pairs. Returns the number of changes.
+// Changes `routes` in place and marks what it changed. First it fills directions that lead nowhere
+// (steep, but nothing is lost); then it turns routes to other natural picks, those that do not
+// return before pairs; last to anything that jumps nothing. Returns the number of changes.
 int repair(const RepairInput& input, Routes& routes);
 
 }  // namespace bristle

@@ -77,15 +77,24 @@ std::vector<std::vector<int>> scopesOf(const ScreenRoutes& routes) {
 }
 
 SolveOutput solveScopes(const ScreenRoutes& routes) {
-  if (routes.scrollers.empty() && routes.flyOuts == 0) return solve(routes.input);
+  return ScopeSolver().solve(routes);
+}
+
+SolveOutput ScopeSolver::solve(const ScreenRoutes& routes) {
+  if (routes.scrollers.empty() && routes.flyOuts == 0) {
+    solvers_.resize(1);
+    return solvers_[0].solve(routes.input);
+  }
   SolveOutput out;
   out.routes.resize(routes.items.size());
   const auto scopes = scopesOf(routes);
+  solvers_.resize(scopes.size());
+  const auto add = [&](size_t s) {
+    takeOver(solvers_[s].solve(inputOf(routes, scopes[s])), scopes[s], out);
+  };
   // Scrollers in others come after them: from the innermost outwards, the screen last.
-  for (size_t s = routes.scrollers.size(); s-- > 0;)
-    takeOver(solve(inputOf(routes, scopes[s])), scopes[s], out);
-  for (size_t s = routes.scrollers.size(); s < scopes.size(); ++s)
-    takeOver(solve(inputOf(routes, scopes[s])), scopes[s], out);
+  for (size_t s = routes.scrollers.size(); s-- > 0;) add(s);
+  for (size_t s = routes.scrollers.size(); s < scopes.size(); ++s) add(s);
   fixPins(routes, out);
   return out;
 }

@@ -11,6 +11,14 @@ std::vector<std::vector<int>> scopesOf(const ScreenRoutes& routes);
 // Solves each scope; a direction in which a scroller has nothing more leads out of it. Without
 // either the same as solve(routes.input).
 SolveOutput solveScopes(const ScreenRoutes& routes);
+// The same, quicker where few boxes have moved since the last time (FocusSolver).
+class ScopeSolver {
+ public:
+  SolveOutput solve(const ScreenRoutes& routes);
+
+ private:
+  std::vector<FocusSolver> solvers_;  // by scope
+};
 // The boxes in the order in which one reads: what is in a scroller together, where that stands.
 std::vector<int> readingOrder(const ScreenRoutes& routes);
 

@@ -69,6 +69,8 @@ const char* howOf(const ScreenRun& run, int from, Dir dir) {
       return "pinned";
     case RouteReason::Repair:
       return "repair";
+    case RouteReason::Stopgap:
+      return "stopgap";
     default:
       return "solved";
   }

@@ -3,10 +3,9 @@
 
 #include <algorithm>
 #include <functional>
-#include <map>
+#include <numeric>
 #include <set>
 
-#include "runtime/focus/candidates.h"
 #include "runtime/focus/pairing.h"
 #include "runtime/focus/repair.h"
 #include "runtime/focus/slabs.h"
@@ -23,62 +22,110 @@ std::vector<Box> someBoxes(std::uint64_t seed, int size) {
   return test::layoutOf(families[seed % families.size()], seed, size);
 }
 
-// By definition: in the cone, and no blocker other than itself ends before it begins.
-std::set<int> plainCandidates(const std::vector<Box>& boxes, int box, Dir dir) {
-  std::set<int> out;
+// By definition, from all pairs: admissible, hardly dearer than the best, not dominated; with
+// nothing in the cone the same of what begins beyond the edge.
+std::set<int> plainPicks(const std::vector<Box>& boxes, int box, Dir dir, bool& aside) {
+  struct One {
+    int box;
+    Facing facing;
+    Relation relation;
+    Terms terms;
+  };
   const Facing a = face(boxes[size_t(box)], dir);
-  for (size_t t = 0; t < boxes.size(); ++t) {
-    const Facing target = face(boxes[t], dir);
-    if (int(t) == box || !relate(a, target).inCone) continue;
-    bool jumped = false;
-    for (size_t k = 0; k < boxes.size(); ++k) {
-      if (int(k) == box || k == t) continue;
-      const Facing other = face(boxes[k], dir);
-      jumped |= relate(a, other).blocks && other.far < target.near + 1;
-    }
-    if (!jumped) out.insert(int(t));
+  std::vector<One> cone, beyond;
+  for (size_t i = 0; i < boxes.size(); ++i) {
+    if (int(i) == box) continue;
+    const Facing b = face(boxes[i], dir);
+    const Relation r = relate(a, b);
+    if (r.inCone) cone.push_back({int(i), b, r, termsOf(a, b, r)});
+    if (r.beyond()) beyond.push_back({int(i), b, r, termsOf(a, b, r)});
   }
+  aside = cone.empty();
+  const std::vector<One>& all = aside ? beyond : cone;
+  std::vector<One> can;
+  for (const One& t : all)
+    if (std::none_of(cone.begin(), cone.end(), [&](const One& k) {
+          return k.box != t.box && k.relation.blocks && k.facing.far < t.facing.near + 1;
+        }))
+      can.push_back(t);
+  double least = HUGE_VAL;
+  for (const One& t : can) least = std::min(least, t.terms.cost());
+  std::set<int> out;
+  for (const One& t : can)
+    if (t.terms.cost() <= 1.25 * least + 16 &&
+        std::none_of(all.begin(), all.end(),
+                     [&](const One& o) { return dominates(o.terms, t.terms); }))
+      out.insert(t.box);
   return out;
 }
 
-TEST(Candidates, AreExactlyThoseOfTheDefinition) {
-  for (std::uint64_t seed = 0; seed < 56; ++seed) {
+std::vector<int> anyRank(size_t n) {
+  std::vector<int> rank(n);
+  std::iota(rank.begin(), rank.end(), 0);
+  return rank;
+}
+
+void expectPicksOfTheDefinition(const std::vector<Box>& boxes, const Field& field,
+                                const std::string& where) {
+  const auto rank = anyRank(boxes.size());
+  PickFinder picker(field, rank);
+  for (size_t i = 0; i < boxes.size(); ++i)
+    for (Dir dir : kDirs) {
+      bool aside = false;
+      const std::set<int> expected = plainPicks(boxes, int(i), dir, aside);
+      const Picks picks = picker.pick(int(i), dir);
+      std::set<int> found;
+      for (const Pick& p : picks.list()) found.insert(p.target);
+      ASSERT_EQ(picks.aside, aside) << where << ", box " << i << " " << nameOf(dir);
+      if (expected.size() > Picks::kMost) {
+        for (int f : found) ASSERT_TRUE(expected.contains(f)) << where;
+      } else if (!expected.empty()) {
+        ASSERT_EQ(found, expected) << where << ", box " << i << " " << nameOf(dir);
+      }
+      ASSERT_EQ(picks.natural, !aside && !expected.empty());
+      for (size_t k = 1; k < picks.count; ++k)
+        ASSERT_LE(picks.all[k - 1].cost, picks.all[k].cost) << "the cheapest first";
+    }
+}
+
+TEST(Picks, AreExactlyThoseOfTheDefinition) {
+  for (std::uint64_t seed = 0; seed < 70; ++seed) {
     const auto boxes = someBoxes(seed, 60);
-    const auto overlapping = overlaps(boxes);
-    for (Dir dir : kDirs) {
-      const Candidates candidates = gather(boxes, dir, overlapping, 1000);
-      for (size_t i = 0; i < boxes.size(); ++i) {
-        std::set<int> found;
-        for (const Candidate& c : candidates.of(int(i))) found.insert(c.target);
-        ASSERT_EQ(found, plainCandidates(boxes, int(i), dir))
-            << "seed " << seed << " box " << i << " " << nameOf(dir);
-      }
-    }
+    expectPicksOfTheDefinition(boxes, Field(boxes), "seed " + std::to_string(seed));
   }
 }
 
-TEST(Candidates, KeptFewTheyAreTheBestOfAll) {
-  for (std::uint64_t seed = 0; seed < 28; ++seed) {
-    const auto boxes = someBoxes(seed, 120);
-    const auto overlapping = overlaps(boxes);
-    for (Dir dir : kDirs) {
-      const Candidates all = gather(boxes, dir, overlapping, 1000);
-      const Candidates few = gather(boxes, dir, overlapping, 3);
-      for (size_t i = 0; i < boxes.size(); ++i) {
-        const auto whole = all.of(int(i)), some = few.of(int(i));
-        ASSERT_EQ(some.size(), std::min<size_t>(3, whole.size()));
-        if (some.empty()) continue;
-        // The first is the one that would be taken; of the others some far aside may differ.
-        ASSERT_EQ(some[0].target, whole[0].target) << "seed " << seed << " box " << i;
-      }
+TEST(Picks, WhatLiesOverIsGoneToWhereNothingElseIsLeft) {
+  // Each of the two thin ones is jumped by the other: what is in the way is gone to all the same.
+  const std::vector<Box> boxes{{0, 0, 100, 40}, {0, 50, 100, 0.25}, {0, 50.5, 100, 0.25}};
+  const Field field(boxes);
+  const auto rank = anyRank(3);
+  const Picks picks = PickFinder(field, rank).pick(0, Dir::Down);
+  ASSERT_EQ(picks.count, 1);
+  EXPECT_FALSE(picks.natural);
+}
+
+TEST(Field, AfterMovesIsWhatItWouldBeMadeAnew) {
+  for (std::uint64_t seed = 0; seed < 20; ++seed) {
+    Dice dice(seed);
+    auto boxes = someBoxes(seed, 50);
+    Field field(boxes);
+    for (int step = 0; step < 40; ++step) {
+      const int i = dice.whole(0, int(boxes.size()) - 1);
+      Box& box = boxes[size_t(i)];
+      box.x += dice.real(-300, 300);
+      box.y += dice.real(-300, 300);
+      if (dice.chance(0.3)) box.w = dice.real(5, 200);
+      field.move(i, box);
     }
+    expectPicksOfTheDefinition(boxes, field, "moved, seed " + std::to_string(seed));
   }
 }
 
-TEST(Overlaps, AreFoundFromBothSidesAndNoOthers) {
+TEST(Field, KnowsWhatLiesOverWhatFromBothSidesAndNothingElse) {
   for (std::uint64_t seed = 0; seed < 20; ++seed) {
     const auto boxes = test::layoutOf("overlapping", seed, 80);
-    const auto found = overlaps(boxes);
+    const Field field(boxes);
     for (size_t a = 0; a < boxes.size(); ++a) {
       std::set<int> expected;
       for (size_t b = 0; b < boxes.size(); ++b) {
@@ -86,10 +133,20 @@ TEST(Overlaps, AreFoundFromBothSidesAndNoOthers) {
         if (a != b && x.x < y.x + y.w && y.x < x.x + x.w && x.y < y.y + y.h && y.y < x.y + x.h)
           expected.insert(int(b));
       }
-      ASSERT_EQ(std::set<int>(found[a].begin(), found[a].end()), expected) << "seed " << seed;
-      ASSERT_EQ(found[a].size(), expected.size()) << "each once";
+      const auto found = field.overlapping(int(a));
+      ASSERT_EQ(std::set<int>(found.begin(), found.end()), expected) << "seed " << seed;
+      ASSERT_EQ(found.size(), expected.size()) << "each once";
     }
   }
+}
+
+// A heap of thousands of boxes in one place is no menu, but it must not fill the memory either.
+TEST(Field, AHeapOfBoxesIsBounded) {
+  std::vector<Box> boxes;
+  for (int i = 0; i < 3000; ++i) boxes.push_back({double(i % 7), double(i % 11), 400, 300});
+  const Field field(boxes);
+  EXPECT_TRUE(field.heaped());
+  for (int i = 0; i < 3000; ++i) ASSERT_LE(field.overlapping(i).size(), Field::kMostOverlapping);
 }
 
 TEST(Slabs, VisitAllThatTouchTheRangeAndStartInTheSlab) {
@@ -99,8 +156,15 @@ TEST(Slabs, VisitAllThatTouchTheRangeAndStartInTheSlab) {
     const double near = dice.real(0, 1000), lo = dice.real(0, 1000);
     boxes.push_back({near, near + dice.real(1, 90), lo, lo + dice.real(1, 400)});
   }
-  const Slabs slabs(boxes);
-  for (int i = 0; i < 200; ++i) {
+  Slabs slabs(boxes);
+  for (int i = 0; i < 400; ++i) {
+    if (i >= 200) {  // the same after moves
+      const auto which = size_t(dice.whole(0, 499));
+      const Facing before = boxes[which];
+      const double near = dice.real(-200, 1200), lo = dice.real(0, 1000);
+      boxes[which] = {near, near + dice.real(1, 90), lo, lo + dice.real(1, 400)};
+      slabs.move(int(which), before, boxes[which]);
+    }
     const double from = dice.real(-100, 1100), lo = dice.real(-100, 1000),
                  hi = lo + dice.real(0, 300);
     std::set<int> seen, expected;
@@ -115,57 +179,90 @@ TEST(Slabs, VisitAllThatTouchTheRangeAndStartInTheSlab) {
 }
 
 // The most pairs, by trying everything: Kuhn's paths without any order or price.
-int mostPairs(const Candidates& there, const Candidates& back, size_t n) {
-  std::vector<int> owner(n, -1);
+size_t mostByTrying(const std::vector<std::vector<int>>& choices, size_t others) {
+  std::vector<int> owner(others, -1);
   const std::function<bool(int, std::vector<char>&)> place = [&](int a, std::vector<char>& seen) {
-    for (const Candidate& c : there.of(a)) {
-      if (seen[size_t(c.target)] || !back.find(c.target, a)) continue;
-      seen[size_t(c.target)] = 1;
-      if (owner[size_t(c.target)] >= 0 && !place(owner[size_t(c.target)], seen)) continue;
-      owner[size_t(c.target)] = a;
+    for (const int b : choices[size_t(a)]) {
+      if (seen[size_t(b)]) continue;
+      seen[size_t(b)] = 1;
+      if (owner[size_t(b)] >= 0 && !place(owner[size_t(b)], seen)) continue;
+      owner[size_t(b)] = a;
       return true;
     }
     return false;
   };
-  int count = 0;
-  for (size_t a = 0; a < n; ++a) {
-    std::vector<char> seen(n);
+  size_t count = 0;
+  for (size_t a = 0; a < choices.size(); ++a) {
+    std::vector<char> seen(others);
     count += place(int(a), seen);
   }
   return count;
 }
 
-TEST(Pairing, IsAMatchingOfAdmissiblePairsAndNoneIsLarger) {
-  for (std::uint64_t seed = 0; seed < 56; ++seed) {
-    const auto boxes = someBoxes(seed, 70);
-    const auto overlapping = overlaps(boxes);
-    const size_t n = boxes.size();
-    for (Dir dir : {Dir::Right, Dir::Down}) {
-      const Candidates there = gather(boxes, dir, overlapping, 1000);
-      const Candidates back = gather(boxes, opposite(dir), overlapping, 1000);
-      const Pairs pairs = pairUp(there, back, n, std::vector<char>(n), std::vector<char>(n));
-      int count = 0;
-      for (size_t a = 0; a < n; ++a) {
-        const int b = pairs.forward[a];
-        if (b < 0) continue;
-        ++count;
-        ASSERT_EQ(pairs.backward[size_t(b)], int(a));
-        ASSERT_TRUE(there.find(int(a), b));
-        ASSERT_TRUE(back.find(b, int(a)));
-      }
-      ASSERT_EQ(count, mostPairs(there, back, n)) << "seed " << seed << " " << nameOf(dir);
+TEST(Matching, NoneIsLarger) {
+  for (std::uint64_t seed = 0; seed < 300; ++seed) {
+    Dice dice(seed);
+    const auto from = size_t(dice.whole(1, 14)), to = size_t(dice.whole(1, 14));
+    std::vector<MatchEdge> edges;
+    std::vector<std::vector<int>> choices(from);
+    for (size_t a = 0; a < from; ++a)
+      for (size_t b = 0; b < to; ++b)
+        if (dice.chance(0.25)) {
+          edges.push_back({int(a), int(b), float(dice.whole(0, 40))});
+          choices[a].push_back(int(b));
+        }
+    const std::vector<int> mates = mostPairs(from, to, edges);
+    std::set<int> used;
+    for (size_t a = 0; a < from; ++a) {
+      if (mates[a] < 0) continue;
+      ASSERT_TRUE(used.insert(mates[a]).second) << "one partner each";
+      ASSERT_NE(std::find(choices[a].begin(), choices[a].end(), mates[a]), choices[a].end());
     }
+    ASSERT_EQ(used.size(), mostByTrying(choices, to)) << "seed " << seed;
   }
 }
 
-TEST(Pairing, LeavesOutWhatIsToBeSkipped) {
-  const std::vector<Box> column{{0, 0, 50, 20}, {0, 40, 50, 20}, {0, 80, 50, 20}};
-  const auto overlapping = overlaps(column);
-  const Candidates down = gather(column, Dir::Down, overlapping, 10);
-  const Candidates up = gather(column, Dir::Up, overlapping, 10);
-  const Pairs pairs = pairUp(down, up, 3, {1, 0, 0}, {0, 0, 0});
-  EXPECT_EQ(pairs.forward[0], -1);
-  EXPECT_EQ(pairs.forward[1], 2);
+TEST(Matching, OfTwoWaysToPairAllTakesTheCheaper) {
+  const std::vector<MatchEdge> edges{{0, 0, 5}, {0, 1, 9}, {1, 0, 1}, {1, 1, 20}};
+  EXPECT_EQ(mostPairs(2, 2, edges), (std::vector{1, 0}));
+}
+
+AllPicks picksOf(const std::vector<Box>& boxes, const Field& field, const std::vector<int>& rank) {
+  AllPicks out(boxes.size());
+  PickFinder picker(field, rank);
+  for (size_t i = 0; i < boxes.size(); ++i)
+    for (Dir dir : kDirs) out[i][size_t(dir)] = picker.pick(int(i), dir);
+  return out;
+}
+
+TEST(Pairing, PairsWhatPicksOneAnotherAndAsManyAsCanBe) {
+  for (std::uint64_t seed = 0; seed < 56; ++seed) {
+    const auto boxes = someBoxes(seed, 70);
+    const Field field(boxes);
+    const auto rank = anyRank(boxes.size());
+    const AllPicks picks = picksOf(boxes, field, rank);
+    for (Dir dir : {Dir::Right, Dir::Down}) {
+      std::vector<Slot> all, touched;
+      std::vector<std::vector<int>> choices(boxes.size());
+      for (size_t i = 0; i < boxes.size(); ++i) {
+        all.push_back({int(i), dir});
+        for (const Pick& p : picks[i][size_t(dir)].list())
+          if (picks[size_t(p.target)][size_t(opposite(dir))].has(int(i)))
+            choices[i].push_back(p.target);
+      }
+      Pairing pairing(dir, boxes.size());
+      pairing.pair(picks, rank, all, touched);
+      size_t count = 0;
+      for (size_t i = 0; i < boxes.size(); ++i) {
+        const int to = pairing.partner(int(i), dir);
+        if (to < 0) continue;
+        ++count;
+        ASSERT_EQ(pairing.partner(to, opposite(dir)), int(i));
+        ASSERT_NE(std::find(choices[i].begin(), choices[i].end(), to), choices[i].end());
+      }
+      ASSERT_EQ(count, mostByTrying(choices, boxes.size())) << "seed " << seed;
+    }
+  }
 }
 
 std::vector<std::vector<char>> reachOf(const std::vector<std::vector<int>>& graph) {
@@ -209,17 +306,22 @@ TEST(StrongParts, ALongChainNeedsNoDeepStack) {
 }
 
 struct Repaired {
-  explicit Repaired(std::vector<Box> all) : boxes(std::move(all)), routes(boxes.size()) {
-    const auto overlapping = overlaps(boxes);
-    for (Dir dir : kDirs) candidates[size_t(dir)] = gather(boxes, dir, overlapping, 100);
-  }
+  explicit Repaired(std::vector<Box> all)
+      : boxes(std::move(all)),
+        field(boxes),
+        rank(anyRank(boxes.size())),
+        picks(picksOf(boxes, field, rank)),
+        free(boxes.size(), {true, true, true, true}),
+        routes(boxes.size()) {}
   void route(int from, Dir dir, int to) {
     routes[size_t(from)][size_t(dir)] = {to, RouteReason::Solved, false};
   }
-  int run() { return repair({boxes, &candidates, &rules}, routes); }
+  int run() { return repair({field, picks, rank, free}, routes); }
   std::vector<Box> boxes;
-  std::array<Candidates, 4> candidates;
-  std::vector<std::array<SlotRule, 4>> rules;
+  Field field;
+  std::vector<int> rank;
+  AllPicks picks;
+  std::vector<std::array<bool, 4>> free;
   Routes routes;
 };
 
@@ -249,9 +351,7 @@ TEST(Repair, JoinsTwoHalvesAndMarksWhatItChanged) {
 
 TEST(Repair, NeverTouchesClosedOrPinnedDirections) {
   Repaired r({{0, 0, 50, 20}, {200, 5, 50, 20}});
-  r.rules.resize(2);
-  for (auto& box : r.rules)
-    for (auto& rule : box) rule.type = SlotRule::Closed;
+  r.free.assign(2, {false, false, false, false});
   EXPECT_EQ(r.run(), 0);
   for (const auto& box : r.routes)
     for (const Route& route : box) EXPECT_EQ(route.target, -1);

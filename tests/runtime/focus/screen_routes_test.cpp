@@ -10,8 +10,7 @@ namespace {
 
 ScreenRoutes routesOf(const Project& project) {
   const Screen& screen = *project.screens[0];
-  return screenRoutes(screen,
-                      layOut(project, screen, project.displays[0], PlainMeasure()));
+  return screenRoutes(screen, layOut(project, screen, project.displays[0], PlainMeasure()));
 }
 
 int target(const ScreenRoutes& r, int box, Dir dir) {

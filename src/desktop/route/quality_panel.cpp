@@ -1,0 +1,123 @@
+#include "desktop/route/quality_panel.h"
+
+#include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
+#include "paint/convert.h"
+#include "paint/fonts.h"
+
+namespace bristle {
+
+QualityPanel::QualityPanel(Work& work)
+    : work_(work), judging_(this, [this](Found found) { tell(std::move(found)); }) {
+  heading(tr("HOW GOOD THEY ARE"));
+  words_ = note(QString());
+  words_->setAccessibleName(tr("Figures of the routes"));
+  unreachable_ = button(tr("Cannot be reached"), [this] { goTo(found_.quality.unreachable); });
+  traps_ = button(tr("Cannot be left again"), [this] { goTo(found_.quality.traps); });
+  figures_ = {{tr("Not back in a session: %1"), &RouteQuality::noMemory},
+              {tr("Jump over something: %1"), &RouteQuality::jumps},
+              {tr("Steep: %1"), &RouteQuality::steep},
+              {tr("Something else is better: %1"), &RouteQuality::dear},
+              {tr("Repairs: %1"), &RouteQuality::repairs},
+              {tr("Stopgaps: %1"), &RouteQuality::stopgaps},
+              {tr("Do not lead back: %1"), &RouteQuality::oneWay}};
+  for (Figure& figure : figures_)
+    figure.button =
+        button(figure.words.section(QLatin1Char(':'), 0, 0), [this, &figure] { goTo(figure); });
+  elsewhere_ =
+      button(tr("Lead elsewhere on other displays"), [this] { goTo(otherMoves_, nextOther_); });
+  new WhileSeen(work, this, [this] { ask(); });
+  ask();
+}
+
+void QualityPanel::tellNothing() {
+  judging_.cancel();
+  judged_.clear();
+  words_->setText(tr("They are judged where there are two buttons or more."));
+  for (QPushButton* each : findChildren<QPushButton*>()) each->hide();
+}
+
+void QualityPanel::ask() {
+  const Screen* screen = work_.screen();
+  if (!screen || !work_.display() || work_.routes().items.size() < 2) return tellNothing();
+  // Picking something else changes nothing here, and must not begin the places from the first.
+  if (judged_ == work_.routes().output.routes && judgedOn_ == work_.layout().display) return;
+  judged_ = work_.routes().output.routes;
+  judgedOn_ = work_.layout().display;
+  judging_.ask([project = work_.project(), id = screen->id, layout = work_.layout(),
+                routes = work_.routes(),
+                language = work_.language().id](const std::atomic<bool>& stop) {
+    const Screen& its = *bristle::find(project, id);
+    Found out{routeQuality(its, layout, routes), {}};
+    const FontMeasure measure;
+    for (const Display& other : project.displays) {
+      if (stop || other.id == layout.display) continue;
+      const auto there = screenRoutes(its, layOut(project, its, {other, language}, measure));
+      out.elsewhere.emplace_back(other.name, changedMoves(routes, there));
+    }
+    return out;
+  });
+}
+
+void QualityPanel::tell(Found found) {
+  found_ = std::move(found);
+  const RouteQuality& q = found_.quality;
+  words_->setText(
+      tr("%1 buttons, %2 moves\n%3 % lead back, %4 % in a session\nFrom the start %5 steps, %6 at "
+         "most\nBetween any two %7, %8 at most\nLeast possible %9")
+          .arg(q.buttons)
+          .arg(q.moves)
+          .arg(qRound(100 * q.returning()))
+          .arg(qRound(100 * q.returningWithMemory()))
+          .arg(q.fromEntry.mean, 0, 'f', 1)
+          .arg(q.fromEntry.most)
+          .arg(q.between.mean, 0, 'f', 1)
+          .arg(q.between.most)
+          .arg(q.least.mean, 0, 'f', 1));
+  unreachable_->setVisible(!q.unreachable.empty());
+  unreachable_->setText(tr("Cannot be reached: %1").arg(q.unreachable.size()));
+  traps_->setVisible(!q.traps.empty());
+  traps_->setText(tr("Cannot be left again: %1").arg(q.traps.size()));
+  for (Figure& figure : figures_) {
+    const auto& moves = q.*(figure.moves);
+    figure.button->setVisible(!moves.empty());
+    figure.button->setText(figure.words.arg(moves.size()));
+    figure.next = 0;
+  }
+  otherMoves_.clear();
+  QStringList where;
+  for (const auto& [display, moves] : found_.elsewhere) {
+    if (moves.empty()) continue;
+    where << tr("%1: %2").arg(toQt(display)).arg(moves.size());
+    otherMoves_.insert(otherMoves_.end(), moves.begin(), moves.end());
+  }
+  nextOther_ = 0;
+  elsewhere_->setVisible(!otherMoves_.empty());
+  elsewhere_->setText(tr("Lead elsewhere on others: %1").arg(otherMoves_.size()));
+  elsewhere_->setToolTip(where.join(QLatin1Char('\n')));
+}
+
+void QualityPanel::goTo(Figure& figure) {
+  goTo(found_.quality.*(figure.moves), figure.next);
+}
+
+// One after the other, with all of them to be seen.
+void QualityPanel::goTo(const std::vector<RouteMove>& moves, size_t& next) {
+  if (moves.empty()) return;
+  const RouteMove move = moves[next % moves.size()];
+  next = (next + 1) % moves.size();
+  const auto all = moves;  // picking may judge anew
+  goTo(std::vector{move.box});
+  work_.pickDir(move.dir);
+  Q_EMIT wantsSeen(all);
+}
+
+void QualityPanel::goTo(const std::vector<int>& boxes) {
+  const Screen& screen = *work_.screen();
+  std::vector<ItemId> items;
+  for (const int box : boxes)
+    items.push_back(screen.items[size_t(work_.routes().items[size_t(box)])]->id);
+  work_.pickItems(std::move(items));
+}
+
+}  // namespace bristle

@@ -1,0 +1,52 @@
+// How good the routes of the screen are, in figures; each leads to the places that it counts. Made
+// on a worker.
+#pragma once
+#include "core/derive/route_quality.h"
+#include "desktop/derive/latest.h"
+#include "desktop/view/form.h"
+
+namespace bristle {
+
+class Work;
+
+class QualityPanel : public Form {
+  Q_OBJECT
+ public:
+  explicit QualityPanel(Work& work);
+
+ Q_SIGNALS:
+  // Moves of the screen as it is shown.
+  void wantsSeen(const std::vector<RouteMove>& moves);
+
+ private:
+  // Of the display that is shown, and how many moves lead elsewhere on the others.
+  struct Found {
+    RouteQuality quality;
+    std::vector<std::pair<std::string, std::vector<RouteMove>>> elsewhere;
+  };
+  struct Figure {
+    QString words;  // with %1 for the number
+    std::vector<RouteMove> RouteQuality::*moves;
+    QPushButton* button = nullptr;
+    size_t next = 0;  // which of them is picked by the next press
+  };
+  void ask();
+  void tell(Found found);
+  void tellNothing();
+  void goTo(Figure& figure);
+  void goTo(const std::vector<RouteMove>& moves, size_t& next);
+  void goTo(const std::vector<int>& boxes);
+
+  Work& work_;
+  QLabel* words_;
+  QPushButton *unreachable_, *traps_, *elsewhere_;
+  std::vector<Figure> figures_;
+  Found found_;
+  Routes judged_;  // what was asked for last
+  DisplayId judgedOn_;
+  std::vector<RouteMove> otherMoves_;  // that lead elsewhere on some other display
+  size_t nextOther_ = 0;
+  Latest<Found> judging_;
+};
+
+}  // namespace bristle

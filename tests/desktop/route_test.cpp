@@ -1,0 +1,108 @@
+// The Route bench by mouse and keys: routes are set, told of, judged, and found again.
+#include <QLabel>
+
+#include "core/edit/screen_edits.h"
+#include "desktop/route/route_view.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class RouteBenchTest : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    work().replace(test::columnMenu({"Dive", "Chart", "Log", "Ashore"}), {}, false);
+    ids = test::buttons(project());
+    window->openBench(QStringLiteral("route"));
+    view = window->findChild<RouteView*>();
+    view->setFocus();
+  }
+  QPointF at(size_t button) {
+    const ScreenRoutes& routes = work().routes();
+    return view->toWidget(routes.input.boxes[size_t(button)]).center();
+  }
+  QString figures() { return named<QLabel>(QStringLiteral("Figures of the routes"))->text(); }
+  const RouteRule& rule(size_t button, Dir dir) {
+    return findItem(*project().screens[0], ids[button])->button()->routes[dir];
+  }
+  std::vector<ItemId> ids;
+  RouteView* view = nullptr;
+};
+
+TEST_F(RouteBenchTest, AKnobDraggedToAButtonPinsAndOneUndoReleases) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  ASSERT_EQ(work().pickedBox(), 0);
+  drag(view, view->knob(Dir::Down), at(3));
+  EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Pinned);
+  EXPECT_EQ(rule(0, Dir::Down).target.item, ItemPath(ids[3]));
+  work().undo();
+  EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Solved);
+}
+
+TEST_F(RouteBenchTest, TheFiguresFollowAndLeadToTheirPlaces) {
+  EXPECT_TRUE(QTest::qWaitFor([&] { return figures().startsWith(QStringLiteral("4 buttons")); }));
+  EXPECT_TRUE(figures().contains(QStringLiteral("100 % lead back")));
+  // Pinned over two others: told, and the press of the figure picks the place.
+  ASSERT_TRUE(work().perform(
+      setRoute(project().screens[0]->id, ids[0], Dir::Down, {RouteType::Pinned, ids[3]})));
+  auto* jumps = window->findChild<QPushButton*>();
+  ASSERT_TRUE(QTest::qWaitFor([&] {
+    for (auto* each : window->findChildren<QPushButton*>())
+      if (each->isVisible() && each->text() == QStringLiteral("Jump over something: 1"))
+        jumps = each;
+    return jumps->text() == QStringLiteral("Jump over something: 1");
+  }));
+  work().pickItems({});
+  bringIntoSight(jumps);
+  QTest::mouseClick(jumps, Qt::LeftButton);
+  EXPECT_EQ(work().pickedBox(), 0);
+  EXPECT_EQ(work().picked().dir, Dir::Down);
+  // Only what is marked is drawn now: another direction's stroke is gone from the picture.
+  const QImage marked = view->grab().toImage();
+  click(QStringLiteral("All routes"));
+  EXPECT_NE(view->grab().toImage(), marked);
+}
+
+TEST_F(RouteBenchTest, OneWithoutAWayBackIsToldAsATrap) {
+  ASSERT_TRUE(
+      work().perform(setRoute(project().screens[0]->id, ids[3], Dir::Up, {RouteType::Closed, {}})));
+  auto* traps = window->findChild<QPushButton*>();
+  ASSERT_TRUE(QTest::qWaitFor([&] {
+    for (auto* each : window->findChildren<QPushButton*>())
+      if (each->isVisible() && each->text() == QStringLiteral("Cannot be left again: 1"))
+        traps = each;
+    return traps->text() == QStringLiteral("Cannot be left again: 1");
+  }));
+  traps->setFocus();
+  QTest::keyClick(traps, Qt::Key_Space);
+  EXPECT_EQ(work().picked().items, std::vector{ids[3]});
+}
+
+TEST_F(RouteBenchTest, KeysCloseWrapReleaseAndWalk) {
+  work().pickItems({ids[3]});
+  key(Qt::Key_Down);
+  EXPECT_EQ(work().picked().dir, Dir::Down);
+  key(Qt::Key_W);
+  EXPECT_EQ(rule(3, Dir::Down).type, RouteType::Wrap);
+  key(Qt::Key_Down, Qt::ControlModifier);
+  EXPECT_EQ(work().pickedBox(), 0) << "round the edge";
+  work().pickItems({ids[3]});
+  key(Qt::Key_X);
+  EXPECT_EQ(rule(3, Dir::Down).type, RouteType::Closed);
+  key(Qt::Key_R);
+  EXPECT_EQ(rule(3, Dir::Down).type, RouteType::Solved);
+}
+
+TEST_F(RouteBenchTest, WhyIsToldInWords) {
+  work().pickItems({ids[0]});
+  key(Qt::Key_Down);
+  bool told = false;
+  for (const QLabel* label : window->findChildren<QLabel*>())
+    told |= label->isVisible() && label->text().contains(QStringLiteral("straight ahead")) &&
+            label->text().contains(QStringLiteral("behind Chart"));
+  EXPECT_TRUE(told);
+}
+
+}  // namespace
+}  // namespace bristle
