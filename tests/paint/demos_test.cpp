@@ -2,6 +2,7 @@
 // languages, nothing is cut, nothing reaches where it can't be seen, nothing is pressed by mistake.
 #include <gtest/gtest.h>
 
+#include "core/derive/route_quality.h"
 #include "core/findings/place_faults.h"
 #include "core/formats/file_io.h"
 #include "paint/convert.h"
@@ -71,6 +72,24 @@ TEST_P(Demos, NoTwoButtonsAreNearerThanEightPx) {
         EXPECT_GE(gap, 7.99) << displayName(*screen.items[size_t(routes.items[a])]) << " and "
                              << displayName(*screen.items[size_t(routes.items[b])]);
       }
+  });
+}
+
+// Every button can be reached and left again, and no direction makes one wonder, but where a person
+// wanted it so.
+TEST_P(Demos, RoutesReachAllAndAreNatural) {
+  eachScreen([&](const Screen& screen, const Layout& layout) {
+    const ScreenRoutes routes = screenRoutes(screen, layout);
+    const RouteQuality q = routeQuality(screen, layout, routes);
+    EXPECT_TRUE(q.sound()) << q.unreachable.size() << " unreachable, " << q.traps.size()
+                           << " traps";
+    EXPECT_EQ(q.returningWithMemory(), 1);
+    EXPECT_TRUE(q.repairs.empty());
+    for (const auto* moves : {&q.jumps, &q.steep, &q.dear})
+      for (const RouteMove& m : *moves)
+        EXPECT_EQ(routes.said[size_t(m.box)][size_t(m.dir)], RouteType::Pinned)
+            << displayName(*screen.items[size_t(routes.items[size_t(m.box)])]) << " "
+            << nameOf(m.dir);
   });
 }
 

@@ -3,29 +3,13 @@
 #include <algorithm>
 
 #include "runtime/document/screen.h"
-#include "runtime/focus/why.h"
+#include "runtime/focus/scopes.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 namespace {
 
 using Graph = std::vector<std::vector<int>>;
-
-// The directions, and what a button and its fly-out have between them.
-Graph graphOf(const Layout& layout, const ScreenRoutes& routes) {
-  Graph out(routes.items.size());
-  for (size_t b = 0; b < out.size(); ++b)
-    for (const Route& route : routes.output.routes[b])
-      if (route.target >= 0) out[b].push_back(route.target);
-  for (size_t b = 0; b < out.size(); ++b) {
-    const int in = routes.flyOutOf[b];
-    if (in < 0) continue;
-    const int from = routes.boxOf[layout.flyOuts[size_t(in)].from];
-    if (from < 0) continue;
-    out[b].push_back(from);
-    out[size_t(from)].push_back(static_cast<int>(b));
-  }
-  return out;
-}
 
 Graph turnedRound(const Graph& graph) {
   Graph out(graph.size());
@@ -81,11 +65,72 @@ bool comesBack(const ScreenRoutes& routes, int to, Dir back, int from) {
   return routes.output.routes[size_t(to)][size_t(back)].target == from;
 }
 
-void sortMove(const ScreenRoutes& routes, const RouteMove& move, RouteQuality& out) {
+// The routes as they are while a certain part of what scrolls can be seen.
+struct Position {
+  ScreenRoutes routes;
+  std::vector<Sight> sights;
+};
+
+bool isSeen(const ScreenRoutes& routes, int box) {
+  for (int in = routes.scrollerOf[size_t(box)]; in >= 0; in = routes.scrollers[size_t(in)].outer)
+    if (!routes.seenIn(size_t(box), in)) return false;
+  return true;
+}
+
+// What is scrolled out of sight is judged as it is when the view has followed focus there.
+class Positions {
+ public:
+  Positions(const Screen& screen, const Layout& layout, const ScreenRoutes& routes) {
+    add(routes);
+    of_.assign(routes.items.size(), 0);
+    for (int b = 0; b < static_cast<int>(of_.size()); ++b) of_[size_t(b)] = find(screen, layout, b);
+  }
+  const Position& of(int box) const { return all_[of_[size_t(box)]]; }
+
+ private:
+  void add(ScreenRoutes routes) {
+    auto sights = sightsOf(routes);
+    all_.push_back({std::move(routes), std::move(sights)});
+  }
+  size_t find(const Screen& screen, const Layout& layout, int box) {
+    for (size_t i = 0; i < all_.size(); ++i)
+      if (isSeen(all_[i].routes, box)) return i;
+    const auto item = static_cast<size_t>(all_[0].routes.items[size_t(box)]);
+    Layout moved = layout;
+    if (!scroll(moved, offsetsToShow(screen, layout, item))) return 0;
+    add(screenRoutes(screen, moved));
+    return all_.size() - 1;
+  }
+
+  std::vector<Position> all_;
+  std::vector<size_t> of_;  // by box
+};
+
+// The directions, and what a button and its fly-out have between them.
+Graph graphOf(const Layout& layout, const Positions& positions, const ScreenRoutes& routes) {
+  Graph out(routes.items.size());
+  for (size_t b = 0; b < out.size(); ++b)
+    for (const Route& route : positions.of(static_cast<int>(b)).routes.output.routes[b])
+      if (route.target >= 0) out[b].push_back(route.target);
+  for (size_t b = 0; b < out.size(); ++b) {
+    const int in = routes.flyOutOf[b];
+    if (in < 0) continue;
+    const int from = routes.boxOf[layout.flyOuts[size_t(in)].from];
+    if (from < 0) continue;
+    out[b].push_back(from);
+    out[size_t(from)].push_back(static_cast<int>(b));
+  }
+  return out;
+}
+
+void sortMove(const Position& at, const RouteMove& move, RouteQuality& out) {
+  const ScreenRoutes& routes = at.routes;
   const Route& route = routes.output.routes[size_t(move.box)][size_t(move.dir)];
+  const Sight* in = innermost(at.sights, move.box, route.target);
   if (route.target < 0) {
     const bool closed = routes.said[size_t(move.box)][size_t(move.dir)] == RouteType::Closed;
-    if (!closed && whyEmpty(routes.input, move.box, move.dir) == Emptiness::Beside)
+    if (!closed && in &&
+        whyEmpty(in->input, in->placeOf[size_t(move.box)], move.dir) == Emptiness::Beside)
       out.empty.push_back(move);
     return;
   }
@@ -94,8 +139,10 @@ void sortMove(const ScreenRoutes& routes, const RouteMove& move, RouteQuality& o
   if (!comesBack(routes, route.target, opposite(move.dir), move.box)) out.noMemory.push_back(move);
   if (route.reason == RouteReason::Stopgap) return out.stopgaps.push_back(move);
   if (route.reason == RouteReason::Repair) return out.repairs.push_back(move);
-  if (routes.wraps[size_t(move.box)][size_t(move.dir)]) return;  // meant to be
-  switch (merit(routes.input, move.box, move.dir, route.target)) {
+  // Round the edge is meant to be; between scopes nothing can be compared.
+  if (!in || routes.wraps[size_t(move.box)][size_t(move.dir)]) return;
+  switch (merit(in->input, in->placeOf[size_t(move.box)], move.dir,
+                in->placeOf[size_t(route.target)])) {
     case Verdict::Behind:
       return out.jumps.push_back(move);
     case Verdict::Aside:
@@ -117,9 +164,10 @@ RouteQuality routeQuality(const Screen& screen, const Layout& layout, const Scre
   RouteQuality out;
   out.buttons = static_cast<int>(routes.items.size());
   if (out.buttons == 0) return out;
+  const Positions positions(screen, layout, routes);
   for (int b = 0; b < out.buttons; ++b)
-    for (const Dir dir : kDirs) sortMove(routes, {b, dir}, out);
-  const Graph graph = graphOf(layout, routes);
+    for (const Dir dir : kDirs) sortMove(positions.of(b), {b, dir}, out);
+  const Graph graph = graphOf(layout, positions, routes);
   const int entry = entryBox(screen, routes);
   const auto there = stepsFrom(graph, entry), back = stepsFrom(turnedRound(graph), entry);
   StepSum fromEntry, between;

@@ -140,7 +140,7 @@ void RouteCard::refreshWhy(int box) {
                      .arg(toQt(route.target < 0 ? inWords(whyEmpty(routes.input, box, dir))
                                                 : inWords(route.reason)));
   int place = 1;
-  for (const RankedCandidate& c : rank(routes.input, routes.output.routes, box, dir, 5))
+  for (const RankedCandidate& c : rank(routes, box, dir, 5))
     text += tr("<p style='margin:0 0 6px 0'><b>%1 %2</b><br>%3, %4</p>")
                 .arg(place++)
                 .arg(nameOfBox(c.target).toHtmlEscaped(), toQt(whereInWords(c)).toHtmlEscaped(),

@@ -99,6 +99,66 @@ SolveOutput ScopeSolver::solve(const ScreenRoutes& routes) {
   return out;
 }
 
+namespace {
+
+Sight sightOf(const ScreenRoutes& routes, const std::vector<int>& scope) {
+  Sight out;
+  out.boxes = scope;
+  out.input = inputOf(routes, scope);
+  out.placeOf.assign(routes.items.size(), -1);
+  for (size_t i = 0; i < scope.size(); ++i) out.placeOf[size_t(scope[i])] = static_cast<int>(i);
+  for (const int box : scope) {
+    auto its = routes.output.routes[size_t(box)];
+    for (Route& route : its)
+      if (route.target >= 0) route.target = out.placeOf[size_t(route.target)];
+    out.routes.push_back(its);
+  }
+  return out;
+}
+
+}  // namespace
+
+// As they were solved: scrollers from the inside out, then what flies out, then the screen.
+std::vector<Sight> sightsOf(const ScreenRoutes& routes) {
+  const auto scopes = scopesOf(routes);
+  std::vector<Sight> out;
+  for (size_t s = routes.scrollers.size(); s-- > 0;) out.push_back(sightOf(routes, scopes[s]));
+  for (size_t s = routes.scrollers.size(); s < scopes.size(); ++s)
+    out.push_back(sightOf(routes, scopes[s]));
+  return out;
+}
+
+const Sight* innermost(std::span<const Sight> sights, int box, int target) {
+  const Sight* found = nullptr;
+  for (const Sight& each : sights) {
+    if (each.placeOf[size_t(box)] < 0) continue;
+    if (target < 0) {
+      found = &each;
+    } else if (each.placeOf[size_t(target)] >= 0) {
+      return &each;
+    }
+  }
+  return found;  // where a target was asked for, none has both
+}
+
+std::vector<RankedCandidate> rank(const ScreenRoutes& routes, int box, Dir dir, size_t most) {
+  const auto sights = sightsOf(routes);
+  const Sight* in = innermost(sights, box, routes.output.routes[size_t(box)][size_t(dir)].target);
+  if (!in) return {};
+  auto out = rank(in->input, in->routes, in->placeOf[size_t(box)], dir, most);
+  for (RankedCandidate& c : out) {
+    c.target = in->boxes[size_t(c.target)];
+    if (c.because >= 0) c.because = in->boxes[size_t(c.because)];
+  }
+  return out;
+}
+
+bool admissible(const ScreenRoutes& routes, int box, Dir dir, int target) {
+  const auto sights = sightsOf(routes);
+  const Sight* in = innermost(sights, box, target);
+  return in && admissible(in->input, in->placeOf[size_t(box)], dir, in->placeOf[size_t(target)]);
+}
+
 std::vector<int> readingOrder(const ScreenRoutes& routes) {
   // The upper left corners of the scrollers around a box, from the outside in, then its own.
   const auto corner = [&](const Box& box) {

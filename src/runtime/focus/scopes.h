@@ -2,7 +2,10 @@
 // the order of its whole content; the screen is solved with what can be seen of each scroller, and
 // without what flies out.
 #pragma once
+#include <span>
+
 #include "runtime/focus/screen_routes.h"
+#include "runtime/focus/why.h"
 
 namespace bristle {
 
@@ -19,6 +22,22 @@ class ScopeSolver {
  private:
   std::vector<FocusSolver> solvers_;  // by scope
 };
+// What was solved together, as solve() saw it: what is asked of a route is asked of this, since
+// what is scrolled out of sight or has not flown out is in nobody's way.
+struct Sight {
+  SolveInput input;
+  Routes routes;             // within it; what leads out of it leads nowhere
+  std::vector<int> boxes;    // by place in it
+  std::vector<int> placeOf;  // by box; −1: not in it
+};
+// From the inside out.
+std::vector<Sight> sightsOf(const ScreenRoutes& routes);
+// The first that has both; without a target (−1) the last that has the box; null: there is none.
+const Sight* innermost(std::span<const Sight> sights, int box, int target = -1);
+// As in why.h, of the boxes of a screen.
+std::vector<RankedCandidate> rank(const ScreenRoutes& routes, int box, Dir dir, size_t most = 8);
+bool admissible(const ScreenRoutes& routes, int box, Dir dir, int target);
+
 // The boxes in the order in which one reads: what is in a scroller together, where that stands.
 std::vector<int> readingOrder(const ScreenRoutes& routes);
 

@@ -5,7 +5,6 @@
 #include <tuple>
 
 #include "runtime/focus/scopes.h"
-#include "runtime/focus/why.h"
 #include "runtime/layout/fly_outs.h"
 #include "runtime/layout/scroll.h"
 #include "runtime/machine/condition.h"
@@ -81,7 +80,7 @@ int remembered(const ScreenRun& run, int from, Dir dir) {
   const int came = run.memory[size_t(from)][size_t(dir)];
   const Route& route = run.routes.output.routes[size_t(from)][size_t(dir)];
   if (came < 0 || route.reason != RouteReason::Solved || route.target == came) return -1;
-  return admissible(run.routes.input, from, dir, came) ? came : -1;
+  return admissible(run.routes, from, dir, came) ? came : -1;
 }
 
 }  // namespace

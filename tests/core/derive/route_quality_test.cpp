@@ -84,6 +84,8 @@ TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
     ScreenRoutes routes;
     routes.input.boxes = test::layoutOf(families[seed % families.size()], seed, 40);
     const size_t n = routes.input.boxes.size();
+    routes.input.rules.resize(n);
+    for (size_t i = 0; i < n; ++i) routes.input.names.push_back("b" + std::to_string(i));
     routes.output = solve(routes.input);
     routes.said.assign(n, {});
     routes.wraps.assign(n, {});
