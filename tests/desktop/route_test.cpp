@@ -79,6 +79,29 @@ TEST_F(RouteBenchTest, OneWithoutAWayBackIsToldAsATrap) {
   EXPECT_EQ(work().picked().items, std::vector{ids[3]});
 }
 
+TEST_F(RouteBenchTest, SeveralArePinnedInALoopByOneCommandAndOneUndo) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(2).toPoint());
+  QTest::mouseClick(view, Qt::LeftButton, Qt::ShiftModifier, at(0).toPoint());
+  QTest::mouseClick(view, Qt::LeftButton, Qt::ShiftModifier, at(1).toPoint());
+  ASSERT_EQ(work().picked().items.size(), 3U);
+  run("Pin the picked in a column, round the ends");
+  EXPECT_EQ(rule(0, Dir::Down).target.item, ItemPath(ids[1])) << "in the order in which they stand";
+  EXPECT_EQ(rule(2, Dir::Down).target.item, ItemPath(ids[0]));
+  EXPECT_EQ(rule(0, Dir::Up).target.item, ItemPath(ids[2]));
+  EXPECT_EQ(rule(3, Dir::Up).type, RouteType::Solved) << "what was not picked is as it was";
+  run("Release all directions of the picked");
+  EXPECT_EQ(rule(2, Dir::Down).type, RouteType::Solved);
+  work().undo();
+  work().undo();
+  for (const size_t button : {0, 1, 2})
+    for (const Dir dir : kDirs) EXPECT_EQ(rule(button, dir).type, RouteType::Solved);
+  // One alone is no line: told, and nothing happens.
+  work().pickItems({ids[0]});
+  const std::string undo = work().history().undoName();
+  run("Pin the picked in a column");
+  EXPECT_EQ(work().history().undoName(), undo);
+}
+
 TEST_F(RouteBenchTest, KeysCloseWrapReleaseAndWalk) {
   work().pickItems({ids[3]});
   key(Qt::Key_Down);

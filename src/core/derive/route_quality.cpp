@@ -123,6 +123,15 @@ Graph graphOf(const Layout& layout, const Positions& positions, const ScreenRout
   return out;
 }
 
+// Round the edge, or pinned both ways, as the ends of a loop are: nobody wonders who said so twice.
+bool isMeant(const ScreenRoutes& routes, const RouteMove& move, int target) {
+  if (routes.wraps[size_t(move.box)][size_t(move.dir)]) return true;
+  const Dir back = opposite(move.dir);
+  return routes.said[size_t(move.box)][size_t(move.dir)] == RouteType::Pinned &&
+         routes.said[size_t(target)][size_t(back)] == RouteType::Pinned &&
+         routes.output.routes[size_t(target)][size_t(back)].target == move.box;
+}
+
 void sortMove(const Position& at, const RouteMove& move, RouteQuality& out) {
   const ScreenRoutes& routes = at.routes;
   const Route& route = routes.output.routes[size_t(move.box)][size_t(move.dir)];
@@ -139,8 +148,8 @@ void sortMove(const Position& at, const RouteMove& move, RouteQuality& out) {
   if (!comesBack(routes, route.target, opposite(move.dir), move.box)) out.noMemory.push_back(move);
   if (route.reason == RouteReason::Stopgap) return out.stopgaps.push_back(move);
   if (route.reason == RouteReason::Repair) return out.repairs.push_back(move);
-  // Round the edge is meant to be; between scopes nothing can be compared.
-  if (!in || routes.wraps[size_t(move.box)][size_t(move.dir)]) return;
+  // Between scopes nothing can be compared.
+  if (!in || isMeant(routes, move, route.target)) return;
   switch (merit(in->input, in->placeOf[size_t(move.box)], move.dir,
                 in->placeOf[size_t(route.target)])) {
     case Verdict::Behind:

@@ -35,7 +35,7 @@ std::string verdictInWords(const RankedCandidate& c, const BoxName& name) {
     case Verdict::Behind:
       return fmt::format("behind {}", name(c.because));
     case Verdict::Aside:
-      return "more than 45° off";
+      return "too far aside";
     case Verdict::Beside:
       return "begins too soon";
     case Verdict::WrongWay:

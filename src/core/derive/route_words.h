@@ -11,7 +11,7 @@ using BoxName = std::function<std::string(int box)>;
 
 // “straight ahead, 84 px”, “12 px on, 40 px aside, 63° off”.
 std::string whereInWords(const RankedCandidate& candidate);
-// “chosen”, “about as good”, “behind Winch”, “Winch is better on each count”.
+// “chosen”, “about as good”, “too far aside”, “behind Winch”, “Winch is better on each count”.
 std::string verdictInWords(const RankedCandidate& candidate, const BoxName& name);
 // “solved”, “pinned”, “stopgap: nothing lies within 45°”, “repair: so that all can be reached”.
 std::string inWords(RouteReason reason);

@@ -6,6 +6,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/route_card.h"
@@ -15,6 +16,7 @@
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "runtime/document/tree.h"
 
 namespace bristle {
 
@@ -57,6 +59,17 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
       {tr("Release the picked direction"), {}}};
   for (const auto& [name, rule] : rules)
     work.commands().add(this, name, {}, [this, rule = rule] { set(rule); });
+  const std::tuple<QString, Dir, bool> lines[] = {
+      {tr("Pin the picked in a row"), Dir::Right, false},
+      {tr("Pin the picked in a row, round the ends"), Dir::Right, true},
+      {tr("Pin the picked in a column"), Dir::Down, false},
+      {tr("Pin the picked in a column, round the ends"), Dir::Down, true}};
+  for (const auto& [name, dir, loop] : lines)
+    work.commands().add(this, name, {}, [this, dir = dir, loop = loop] { pinLine(dir, loop); });
+  work.commands().add(this, tr("Release all directions of the picked"), {}, [this] {
+    if (work_.screen() && !work_.picked().items.empty())
+      work_.perform(releaseRoutes(work_.screen()->id, work_.picked().items));
+  });
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -68,6 +81,24 @@ QWidget* RouteBench::card() {
 void RouteBench::set(RouteRule rule) {
   if (work_.pickedBox() >= 0)
     work_.perform(setRoute(work_.screen()->id, work_.item()->id, work_.picked().dir, rule));
+}
+
+// In the order in which they stand.
+void RouteBench::pinLine(Dir dir, bool loop) {
+  const Screen* screen = work_.screen();
+  if (!screen) return;
+  std::vector<std::pair<Px, ItemId>> places;
+  for (const ItemId& id : work_.picked().items) {
+    const auto at = indexOf(*screen, id);
+    if (!at || !screen->items[*at]->button()) continue;
+    const Box& box = work_.layout().items[*at].box;
+    places.emplace_back(dir == Dir::Right ? box.x + box.w / 2 : box.y + box.h / 2, id);
+  }
+  std::stable_sort(places.begin(), places.end(),
+                   [](const auto& a, const auto& b) { return a.first < b.first; });
+  std::vector<ItemId> inOrder;
+  for (auto& place : places) inOrder.push_back(std::move(place.second));
+  work_.perform(bristle::pinLine(screen->id, std::move(inOrder), dir, loop));
 }
 
 void RouteBench::refresh() {
@@ -94,8 +125,8 @@ void RouteBench::refresh() {
 
 QString RouteBench::hint() const {
   return tr(
-      "Drag a knob of the picked button to another to pin · X close · W wrap · R release · "
-      "Ctrl+arrows walk");
+      "Drag a knob to a button to pin · Shift+click picks more, Ctrl+J pins them in a row · "
+      "X close · W wrap · R release · Ctrl+arrows walk");
 }
 
 }  // namespace bristle

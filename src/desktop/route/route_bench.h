@@ -22,6 +22,7 @@ class RouteBench : public Bench {
  private:
   void refresh();
   void set(RouteRule rule);
+  void pinLine(Dir dir, bool loop);
   Work& work_;
   QLabel *title_, *about_;
   RouteView* view_;

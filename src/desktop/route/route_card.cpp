@@ -26,7 +26,10 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   column->setContentsMargins(0, 0, 0, 0);
   auto* form = new Form;
   column->addWidget(form);
+  // Above what grows, so that pressing one of its figures again finds it in the same place.
   column->addWidget(quality_ = new QualityPanel(work));
+  auto* why = new Form;
+  column->addWidget(why);
   column->addStretch();
   head_ = form->heading(QString());
   rose_ = new Rose;
@@ -40,8 +43,8 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
-  whyHead_ = form->heading(QString());
-  why_ = form->note(QString());
+  whyHead_ = why->heading(QString());
+  why_ = why->note(QString());
   why_->setTextFormat(Qt::RichText);
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
@@ -123,15 +126,18 @@ void RouteCard::refreshRoutes(int box) {
     refill(choice, names, current);
   }
   rose_->set(arms, work_.picked().dir);
-  own_->setVisible(box >= 0 && work_.project().displays.size() > 1);
-  own_->setText(
-      tr("%1 differs on %2").arg(dirName(work_.picked().dir), toQt(work_.display()->name)));
+  const Display* display = work_.display();
+  own_->setVisible(display && work_.project().displays.size() > 1);
+  own_->setEnabled(box >= 0);
+  if (display)
+    own_->setText(tr("%1 differs on %2").arg(dirName(work_.picked().dir), toQt(display->name)));
   refill(own_, box >= 0 && isOwn(work_.picked().dir));
 }
 
 void RouteCard::refreshWhy(int box) {
   const Dir dir = work_.picked().dir;
   whyHead_->setText(tr("WHY %1").arg(toQt(std::string(nameOf(dir))).toUpper()));
+  whyHead_->setVisible(box >= 0);
   if (box < 0) return why_->setText(QString());
   const ScreenRoutes& routes = work_.routes();
   const auto name = [this](int i) { return fromQt(nameOfBox(i)); };

@@ -124,11 +124,11 @@ void RouteView::paintOver(QPainter& p) {
   const int picked = work().pickedBox();
   for (size_t b = 0; b < routes.items.size(); ++b) {
     const QRectF r = boxRect(static_cast<int>(b));
-    const bool mine = static_cast<int>(b) == picked;
+    const Item& item = *screen->items[size_t(routes.items[b])];
+    const bool mine = static_cast<int>(b) == picked || work().isPicked(item.id);
     p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
     p.setBrush(mine ? QColor("#0f6e6e") : QColor(52, 58, 60));
     p.drawRoundedRect(r, 5, 5);
-    const Item& item = *screen->items[size_t(routes.items[b])];
     if (item.id == screen->entry) {
       p.setBrush(Qt::white);
       p.setPen(QPen(QColor("#0f6e6e"), 3));
@@ -177,7 +177,13 @@ void RouteView::mousePressEvent(QMouseEvent* event) {
     }
   }
   const int item = itemAt(toScreen(at_), true);
-  work().pickItems(item < 0 ? std::vector<ItemId>{} : std::vector{screen->items[size_t(item)]->id});
+  const bool more = event->modifiers() & Qt::ShiftModifier;
+  std::vector<ItemId> picked = more ? work().picked().items : std::vector<ItemId>{};
+  if (item >= 0) {
+    const ItemId& id = screen->items[size_t(item)]->id;
+    if (std::erase(picked, id) == 0) picked.push_back(id);
+  }
+  work().pickItems(std::move(picked));
 }
 
 void RouteView::mouseMoveEvent(QMouseEvent* event) {

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/derive/route_words.h"
+#include "core/edit/route_edits.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 
@@ -66,6 +67,16 @@ TEST(RouteQuality, WhatAPersonPinnedIsJudgedAsIfItHadBeenPicked) {
   EXPECT_EQ(q.jumps, (std::vector{RouteMove{0, Dir::Down}}));
   EXPECT_EQ(q.steep, (std::vector{RouteMove{3, Dir::Right}}));
   EXPECT_NE(std::find(q.oneWay.begin(), q.oneWay.end(), RouteMove{0, Dir::Down}), q.oneWay.end());
+}
+
+TEST(RouteQuality, ALoopPinnedBothWaysIsMeant) {
+  Menu menu;
+  menu.project = test::after(
+      menu.project, pinLine(menu.screen, {menu.ids[0], menu.ids[1], menu.ids[3]}, Dir::Down, true));
+  const RouteQuality q = Judged(menu.project).quality;
+  EXPECT_TRUE(q.steep.empty()) << "from the last down to the first";
+  EXPECT_TRUE(q.jumps.empty()) << "over the one between, both ways";
+  EXPECT_TRUE(q.sound());
 }
 
 TEST(RouteQuality, MovesThatLeadElsewhereOnAnotherDisplayAreFound) {
@@ -137,7 +148,7 @@ TEST(RouteWords, SayWhereABoxLiesAndWhyItWasNotTaken) {
     return whereInWords(c) + ", " + verdictInWords(c, name);
   };
   EXPECT_EQ(words(1, Dir::Down), "straight ahead, 84 px, chosen");
-  EXPECT_EQ(words(2, Dir::Down), "20 px on, 80 px aside, 76° off, more than 45° off");
+  EXPECT_EQ(words(2, Dir::Down), "20 px on, 80 px aside, 76° off, too far aside");
   EXPECT_EQ(words(3, Dir::Down), "straight ahead, 260 px, behind box 1");
   EXPECT_EQ(words(1, Dir::Up), "it does not lie that way, the wrong way");
   EXPECT_EQ(inWords(whyEmpty(input, 0, Dir::Up)), "nothing lies that way");
