@@ -20,7 +20,10 @@ Field::Field(std::span<const Box> boxes) : overlapping_(boxes.size()) {
   for (int i = 0; i < static_cast<int>(boxes.size()); ++i) {
     const Facing& a = facing(i, Dir::Right);
     const auto all = slabs.slabs();
-    for (size_t s = slabs.firstFrom(a.near); s < all.size() && all[s].first < a.far; ++s)
+    // What has more over it than are kept is not looked at to the end.
+    for (size_t s = slabs.firstFrom(a.near); s < all.size() && all[s].first < a.far &&
+                                             overlapping_[size_t(i)].size() < kMostOverlapping;
+         ++s)
       slabs.across(all[s], a.lo, a.hi, [&](int j) {
         const Facing& b = facing(j, Dir::Right);
         // Each pair once: from the one that starts first.
@@ -33,11 +36,8 @@ Field::Field(std::span<const Box> boxes) : overlapping_(boxes.size()) {
 void Field::overlap(int a, int b) {
   for (const auto& [one, other] : {std::pair(a, b), std::pair(b, a)}) {
     auto& list = overlapping_[size_t(one)];
-    if (list.size() < kMostOverlapping) {
-      list.push_back(other);
-    } else {
-      heaped_ = true;
-    }
+    if (list.size() < kMostOverlapping) list.push_back(other);
+    heaped_ = heaped_ || list.size() == kMostOverlapping;
   }
 }
 

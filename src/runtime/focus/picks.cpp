@@ -100,36 +100,40 @@ bool PickFinder::before(const Found& a, const Found& b) const {
   return rank_[size_t(a.target)] < rank_[size_t(b.target)];
 }
 
-bool PickFinder::dominated(const Found& found) const {
-  return std::any_of(found_.begin(), found_.end(),
-                     [&](const Found& other) { return dominates(other.terms, found.terms); });
+void PickFinder::sort() {
+  std::sort(found_.begin(), found_.end(),
+            [this](const Found& a, const Found& b) { return before(a, b); });
+}
+
+// Once sorted: only what costs less can be better on each count, and mostly the cheapest is.
+bool PickFinder::dominated(size_t place) const {
+  const Terms& terms = found_[place].terms;
+  return std::any_of(found_.begin(), found_.begin() + static_cast<long>(place),
+                     [&](const Found& other) { return dominates(other.terms, terms); });
 }
 
 void PickFinder::settle(Picks& out) {
   out.limit = limit();
-  natural_.clear();
-  for (const Found& f : found_)
-    if (f.cost <= out.limit && !jumped(f) && !dominated(f)) natural_.push_back(&f);
-  std::sort(natural_.begin(), natural_.end(),
-            [&](const Found* a, const Found* b) { return before(*a, *b); });
-  for (const Found* f : natural_) {
-    if (out.count == Picks::kMost) break;
-    out.all[out.count++] = {f->target, static_cast<float>(f->cost)};
+  sort();
+  for (size_t i = 0; i < found_.size() && out.count < Picks::kMost; ++i) {
+    const Found& f = found_[i];
+    if (f.cost > out.limit) break;
+    if (jumped(f) || dominated(i)) continue;
+    out.all[out.count++] = {f.target, static_cast<float>(f.cost)};
   }
 }
 
 // Where boxes lie over one another all that is cheap may be jumped, or dominated by what is: then
 // the cheapest that is not dominated, however dear; else the cheapest; else what is in the way.
 void PickFinder::settleForLess(Picks& out) {
+  sort();
   const Found* best = nullptr;
-  bool bestDominated = true;
-  for (const Found& f : found_) {
-    if (jumped(f)) continue;
-    const bool isDominated = dominated(f);
-    if (best && isDominated > bestDominated) continue;
-    if (best && isDominated == bestDominated && before(*best, f)) continue;
-    best = &f;
-    bestDominated = isDominated;
+  for (size_t i = 0; i < found_.size(); ++i) {
+    if (jumped(found_[i])) continue;
+    if (!best) best = &found_[i];
+    if (dominated(i)) continue;
+    best = &found_[i];
+    break;
   }
   const int target = best ? best->target : blocker_;
   if (target < 0) return;
@@ -159,8 +163,7 @@ std::vector<Pick> PickFinder::admissible(int box, Dir dir, size_t most) {
   start(box, dir);
   walkCone(true);
   std::erase_if(found_, [this](const Found& f) { return jumped(f); });
-  std::sort(found_.begin(), found_.end(),
-            [this](const Found& a, const Found& b) { return before(a, b); });
+  sort();
   if (found_.size() > most) found_.resize(most);
   std::vector<Pick> out;
   for (const Found& f : found_) out.push_back({f.target, static_cast<float>(f.cost)});

@@ -59,7 +59,8 @@ class PickFinder {
   void price();
   void walkCone(bool toTheEnd);
   void walkBeyond();
-  bool dominated(const Found& found) const;
+  void sort();
+  bool dominated(size_t place) const;
   void settle(Picks& out);
   void settleForLess(Picks& out);
   bool before(const Found& a, const Found& b) const;
@@ -74,7 +75,6 @@ class PickFinder {
   int blocker_ = -1;
   double least_ = 0;  // the least cost of what is admissible so far
   std::vector<Found> found_;
-  std::vector<const Found*> natural_;
 };
 
 // Whether a box that stands (or stood) at `other` matters to what `picks` of `from` are.

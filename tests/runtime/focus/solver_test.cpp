@@ -237,6 +237,20 @@ TEST(Solver, HostileLayoutsEnd) {
   EXPECT_EQ(solve(inputOf(far)).routes.size(), far.size());
 }
 
+TEST(Solver, TenThousandBoxesInOnePlaceEnd) {
+  std::vector<Box> same, nested, half;
+  for (int i = 0; i < 10'000; ++i) {
+    same.push_back({5, 5, 10, 10});
+    nested.push_back({i * 0.1, i * 0.1, 4000 - i * 0.2, 4000 - i * 0.2});
+    half.push_back({i % 100 * 60.0 - 3000, i / 100 * 40.0 - 2000, 100, 60});
+  }
+  const SolveOutput one = solve(inputOf(same));
+  for (const auto& box : one.routes)
+    for (const Route& route : box) ASSERT_EQ(route.target, -1) << "no way leads anywhere";
+  EXPECT_EQ(solve(inputOf(nested)).routes.size(), nested.size());
+  EXPECT_TRUE(solve(inputOf(half)).allReached) << "each half over its neighbours";
+}
+
 TEST(Solver, LargeLayoutsKeepTheRules) {
   for (const char* family : {"scattered", "ragged grid", "bars"}) {
     const auto boxes = test::layoutOf(family, 2, 700);
