@@ -9,13 +9,13 @@
 #include "core/formats/file_io.h"
 #include "core/formats/route_dot.h"
 #include "paint/fonts.h"
-#include "runtime/focus/screen_routes.h"
+#include "runtime/focus/scopes.h"
 
 namespace bristle {
 namespace {
 
 struct Options {
-  std::string boxes, project, screen, display, language, from, dir;
+  std::string boxes, project, screen, display, language, from, dir, whyNot;
   bool json = false, quality = false, dot = false;
 };
 
@@ -32,66 +32,91 @@ void printRoutes(const SolveInput& input, const Routes& routes, Streams s) {
   }
 }
 
-int explain(const Options& o, const SolveInput& input, const Routes& routes, Streams s) {
-  const auto at = std::find(input.names.begin(), input.names.end(), o.from);
+int boxCalled(const ScreenRoutes& routes, const std::string& name) {
+  const auto& names = routes.input.names;
+  const auto at = std::find(names.begin(), names.end(), name);
+  return at == names.end() ? -1 : static_cast<int>(at - names.begin());
+}
+
+nlohmann::ordered_json inJson(const RankedCandidate& c, const BoxName& name) {
+  return {{"target", name(c.target)},
+          {"verdict", verdictInWords(c, name)},
+          {"ahead", c.ahead},
+          {"returns", c.returns},
+          {"along", c.terms.along},
+          {"aside", c.terms.aside},
+          {"offCentre", c.terms.offCentre},
+          {"angle", c.angle},
+          {"cost", c.cost}};
+}
+
+int explain(const Options& o, const ScreenRoutes& routes, Streams s) {
+  const int box = boxCalled(routes, o.from), other = boxCalled(routes, o.whyNot);
   const auto dir = parseDir(o.dir);
-  if (at == input.names.end()) return tell(s, {"--why", "no box “" + o.from + "”"});
+  if (box < 0) return tell(s, {"--why", "no box “" + o.from + "”"});
   if (!dir) return tell(s, {"--dir", "expected up, down, left or right"});
-  const int box = static_cast<int>(at - input.names.begin());
-  auto list = nlohmann::ordered_json::array();
-  const auto nameOfBox = [&](int i) { return input.names[size_t(i)]; };
-  for (const RankedCandidate& c : rank(input, routes, box, *dir)) {
-    const std::string& name = input.names[size_t(c.target)];
-    const std::string verdict = verdictInWords(c, nameOfBox);
-    if (o.json) {
-      list.push_back({{"target", name},
-                      {"verdict", verdict},
-                      {"ahead", c.ahead},
-                      {"returns", c.returns},
-                      {"along", c.terms.along},
-                      {"aside", c.terms.aside},
-                      {"offCentre", c.terms.offCentre},
-                      {"angle", c.angle},
-                      {"cost", c.cost}});
-    } else {
-      s.out << name << ": " << whereInWords(c) << ", " << verdict << " (cost " << c.cost << ")"
-            << (c.returns ? ", returns" : "") << "\n";
-    }
+  if (!o.whyNot.empty() && other < 0) return tell(s, {"--not", "no box “" + o.whyNot + "”"});
+  const BoxName name = [&](int i) { return routes.input.names[size_t(i)]; };
+  nlohmann::ordered_json all{{"candidates", nlohmann::ordered_json::array()}};
+  for (const RankedCandidate& c : rank(routes, box, *dir)) {
+    all["candidates"].push_back(inJson(c, name));
+    if (o.json) continue;
+    s.out << name(c.target) << ": " << whereInWords(c) << ", " << verdictInWords(c, name)
+          << " (cost " << c.cost << ")" << (c.returns ? ", returns" : "") << "\n";
   }
-  const Route& route = routes[size_t(box)][size_t(*dir)];
-  const std::string reason =
-      route.target < 0 ? inWords(whyEmpty(input, box, *dir)) : inWords(route.reason);
+  const std::string reason = reasonInWords(routes, box, *dir);
+  all["reason"] = reason;
   if (!o.json) s.out << reason << "\n";
-  if (o.json)
-    s.out << nlohmann::ordered_json{{"candidates", list}, {"reason", reason}}.dump(2) << "\n";
+  if (other >= 0) {
+    const std::string words = whyNotInWords(routes, box, *dir, other, name);
+    all["not"] = {{"target", o.whyNot}, {"why", words}};
+    if (!o.json) s.out << "not " << o.whyNot << ": " << words << "\n";
+  }
+  if (o.json) s.out << all.dump(2) << "\n";
   return kFine;
 }
 
-int report(const Options& o, const SolveInput& input, const SolveOutput& output,
-           const std::vector<std::string>& names, Streams s) {
-  if (!o.from.empty()) return explain(o, input, output.routes, s);
+int report(const Options& o, const ScreenRoutes& routes, const std::vector<std::string>& names,
+           Streams s) {
+  if (!o.from.empty()) return explain(o, routes, s);
+  const auto& solved = routes.output.routes;
   if (o.dot) {
-    s.out << writeDot(input, output.routes, names);
+    s.out << writeDot(routes.input, solved, names);
   } else if (o.json) {
-    s.out << writeRoutes(input, output.routes);
+    s.out << writeRoutes(routes.input, solved);
   } else {
-    printRoutes(input, output.routes, s);
+    printRoutes(routes.input, solved, s);
   }
-  if (!output.allReached && input.boxes.size() > 1) {
+  if (!routes.output.allReached && routes.items.size() > 1) {
     s.err << "bristle: not every box can be reached from every other\n";
     return kFound;
   }
   return kFine;
 }
 
+// As if they were the buttons of a screen.
+ScreenRoutes routesOf(SolveInput input) {
+  ScreenRoutes out;
+  const size_t n = input.boxes.size();
+  input.rules.resize(n);
+  out.output = solve(input);
+  out.input = std::move(input);
+  for (size_t i = 0; i < n; ++i) out.items.push_back(static_cast<int>(i));
+  out.boxOf = out.items;
+  out.scrollerOf.assign(n, -1);
+  out.flyOutOf.assign(n, -1);
+  return out;
+}
+
 int routesOfBoxes(const Options& o, Streams s) {
   const auto text = readFile(o.boxes);
   if (!text) return tell(s, text.error());
-  const auto boxes = parseBoxes(*text);
+  auto boxes = parseBoxes(*text);
   if (!boxes) return tell(s, {o.boxes + " " + boxes.error().place, boxes.error().reason});
   Options json = o;
   json.json = !o.dot;  // the exchange is JSON both ways
-  return report(json, boxes->input, solve(boxes->input), boxes->input.names, s);
+  const ScreenRoutes routes = routesOf(std::move(boxes->input));
+  return report(json, routes, routes.input.names, s);
 }
 
 int routesOfScreen(const Options& o, Streams s) {
@@ -112,7 +137,7 @@ int routesOfScreen(const Options& o, Streams s) {
       screenRoutes(*screen, layOut(project, *screen, *showing, FontMeasure()));
   std::vector<std::string> names;
   for (const int item : routes.items) names.push_back(displayName(*screen->items[size_t(item)]));
-  return report(o, routes.input, routes.output, names, s);
+  return report(o, routes, names, s);
 }
 
 }  // namespace
@@ -128,6 +153,7 @@ Subcommand addRoutes(CLI::App& app) {
   sub->add_option("--language", o->language, "The language's id; else the first")->needs(project);
   auto* why = sub->add_option("--why", o->from, "Rank the candidates of this box or button");
   sub->add_option("--dir", o->dir, "… in this direction")->needs(why);
+  sub->add_option("--not", o->whyNot, "… and tell why it does not lead to this one")->needs(why);
   auto* json = sub->add_flag("--json", o->json, "As JSON");
   auto* quality = sub->add_flag("--quality", o->quality,
                                 "How good they are, on the display, else on all there are");

@@ -231,6 +231,10 @@ TEST_F(CommandLine, RoutesOfAScreenAndWhy) {
   EXPECT_EQ(nlohmann::json::parse(out)["reason"], "solved");
   EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down"}), 0);
   EXPECT_THAT(out, HasSubstr("straight ahead"));
+  EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down", "--not", "ashore"}), 0);
+  EXPECT_THAT(out, HasSubstr("not ashore: straight ahead"));
+  EXPECT_THAT(out, HasSubstr("behind bay"));
+  EXPECT_EQ(run({"routes", kDemo, "--why", "helm", "--dir", "down", "--not", "nobody"}), 2);
   EXPECT_EQ(run({"routes", kDemo, "--dot"}), 0);
   EXPECT_THAT(out, StartsWith("digraph"));
   EXPECT_THAT(out, HasSubstr("\"helm\" -> \"bay\" [label=\"down\"]"));

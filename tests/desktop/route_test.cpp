@@ -1,5 +1,7 @@
 // The Route bench by mouse and keys: routes are set, told of, judged, and found again.
+#include <QHelpEvent>
 #include <QLabel>
+#include <QToolTip>
 
 #include "core/edit/screen_edits.h"
 #include "desktop/route/route_view.h"
@@ -125,6 +127,12 @@ TEST_F(RouteBenchTest, WhyIsToldInWords) {
     told |= label->isVisible() && label->text().contains(QStringLiteral("straight ahead")) &&
             label->text().contains(QStringLiteral("behind Chart"));
   EXPECT_TRUE(told);
+  // Of any other button the pointer says why it is not that one.
+  const QPoint over = at(2).toPoint();
+  QHelpEvent help(QEvent::ToolTip, over, view->mapToGlobal(over));
+  QApplication::sendEvent(view, &help);
+  EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("down from Dive: straight ahead")));
+  EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("behind Chart")));
 }
 
 }  // namespace

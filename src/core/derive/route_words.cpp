@@ -2,7 +2,10 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
+
+#include "runtime/focus/scopes.h"
 
 namespace bristle {
 namespace {
@@ -11,7 +14,57 @@ long px(double value) {
   return std::lround(value);
 }
 
+// Px, rounded up: so much at least.
+long pxAtLeast(double value) {
+  return static_cast<long>(std::ceil(std::max(0.0, value)));
+}
+
+// The least change that would let it be picked; empty where moving it would not.
+std::string remedy(const Sight& in, int box, Dir dir, const RankedCandidate& c) {
+  switch (c.verdict) {
+    case Verdict::Aside:
+      return fmt::format("with {} px less aside it would lie within 45°",
+                         pxAtLeast(c.terms.aside - c.terms.along));
+    case Verdict::Beside:
+      return fmt::format("{} px farther on it would begin beyond", pxAtLeast(-c.gap));
+    case Verdict::Dearer: {
+      const double best = whyNot(in.input, in.routes, box, dir, c.because).cost;
+      return fmt::format("{} px nearer it would be about as good",
+                         pxAtLeast(c.cost - mostNatural(best)));
+    }
+    case Verdict::Natural:
+      return "pinned it would lead there";
+    case Verdict::Chosen:
+    case Verdict::Dominated:
+    case Verdict::Behind:
+    case Verdict::WrongWay:
+      break;
+  }
+  return {};
+}
+
 }  // namespace
+
+std::string reasonInWords(const ScreenRoutes& routes, int box, Dir dir) {
+  const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
+  if (route.target >= 0) return inWords(route.reason);
+  const auto sights = sightsOf(routes);
+  const Sight* in = innermost(sights, box);
+  return in ? inWords(whyEmpty(in->input, in->placeOf[size_t(box)], dir)) : inWords(route.reason);
+}
+
+std::string whyNotInWords(const ScreenRoutes& routes, int box, Dir dir, int target,
+                          const BoxName& name) {
+  const auto sights = sightsOf(routes);
+  const Sight* in = innermost(sights, box, target);
+  if (!in) return "the one is in a list or a fly-out that the other is not in";
+  const int from = in->placeOf[size_t(box)];
+  const RankedCandidate c = whyNot(in->input, in->routes, from, dir, in->placeOf[size_t(target)]);
+  const auto nameOfPlace = [&](int place) { return name(in->boxes[size_t(place)]); };
+  const std::string help = remedy(*in, from, dir, c);
+  return fmt::format("{}: {}{}{}", whereInWords(c), verdictInWords(c, nameOfPlace),
+                     help.empty() ? "" : "; ", help);
+}
 
 std::string whereInWords(const RankedCandidate& c) {
   if (c.verdict == Verdict::WrongWay) return "it does not lie that way";

@@ -141,10 +141,8 @@ void RouteCard::refreshWhy(int box) {
   if (box < 0) return why_->setText(QString());
   const ScreenRoutes& routes = work_.routes();
   const auto name = [this](int i) { return fromQt(nameOfBox(i)); };
-  const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
   QString text = tr("<p style='margin:0 0 8px 0'>%1</p>")
-                     .arg(toQt(route.target < 0 ? inWords(whyEmpty(routes.input, box, dir))
-                                                : inWords(route.reason)));
+                     .arg(toQt(reasonInWords(routes, box, dir)).toHtmlEscaped());
   int place = 1;
   for (const RankedCandidate& c : rank(routes, box, dir, 5))
     text += tr("<p style='margin:0 0 6px 0'><b>%1 %2</b><br>%3, %4</p>")

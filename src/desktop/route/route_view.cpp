@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <cmath>
 
+#include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/strokes.h"
 #include "desktop/work/theme.h"
@@ -159,6 +160,15 @@ QString RouteView::hint(int item) const {
         toQt(std::string(nameOf(dir))),
         to < 0 ? tr("nothing")
                : toQt(displayName(*screen.items[size_t(routes.items[size_t(to)])])));
+  }
+  if (const int from = work().pickedBox(); from >= 0 && from != box) {
+    const auto name = [&](int b) {
+      return displayName(*screen.items[size_t(routes.items[size_t(b)])]);
+    };
+    const Dir dir = work().picked().dir;
+    lines << tr("%1 from %2: %3")
+                 .arg(toQt(std::string(nameOf(dir))), toQt(name(from)),
+                      toQt(whyNotInWords(routes, from, dir, box, name)));
   }
   return lines.join(QLatin1Char('\n'));
 }

@@ -138,6 +138,35 @@ TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
   }
 }
 
+TEST(RouteWords, SayWhyNotAnotherAndWhatWouldHelp) {
+  ScreenRoutes routes;
+  routes.input.boxes = {{0, 0, 100, 40},   {0, 60, 100, 40},  {180, 60, 60, 40},
+                        {0, 300, 100, 40}, {20, 108, 60, 20}, {90, 30, 60, 40}};
+  const size_t n = routes.input.boxes.size();
+  routes.input.rules.resize(n);
+  for (size_t i = 0; i < n; ++i) routes.input.names.push_back("b" + std::to_string(i));
+  routes.output = solve(routes.input);
+  routes.items = {0, 1, 2, 3, 4, 5};
+  routes.flyOutOf.assign(n, -1);
+  routes.scrollerOf.assign(n, -1);
+  const auto name = [](int box) { return "box " + std::to_string(box); };
+  const auto words = [&](int target, Dir dir) {
+    return whyNotInWords(routes, 0, dir, target, name);
+  };
+  EXPECT_EQ(words(2, Dir::Down),
+            "20 px on, 80 px aside, 76° off: too far aside; with 60 px less aside it would lie "
+            "within 45°");
+  EXPECT_EQ(words(3, Dir::Down), "straight ahead, 260 px: behind box 1");
+  EXPECT_EQ(words(1, Dir::Up), "it does not lie that way: the wrong way");
+  // What helps does help: moved by so much it is within 45°.
+  ScreenRoutes moved = routes;
+  moved.input.boxes[2].x -= 60;
+  moved.output = solve(moved.input);
+  EXPECT_NE(whyNot(moved.input, moved.output.routes, 0, Dir::Down, 2).verdict, Verdict::Aside);
+  EXPECT_EQ(reasonInWords(routes, 0, Dir::Down), "solved");
+  EXPECT_EQ(reasonInWords(routes, 0, Dir::Up), "nothing lies that way");
+}
+
 TEST(RouteWords, SayWhereABoxLiesAndWhyItWasNotTaken) {
   SolveInput input;
   input.boxes = {{0, 0, 100, 40}, {0, 124, 100, 40}, {180, 60, 60, 40}, {0, 300, 100, 40}};
