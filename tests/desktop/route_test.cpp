@@ -66,6 +66,15 @@ TEST_F(RouteBenchTest, TheFiguresFollowAndLeadToTheirPlaces) {
   EXPECT_NE(view->grab().toImage(), marked);
 }
 
+// Nothing leads elsewhere, but focus starts elsewhere: the figures are others.
+TEST_F(RouteBenchTest, TheFiguresFollowWhereFocusStarts) {
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] { return figures().contains(QStringLiteral("From the start 2.0 steps, 3 at most")); }));
+  ASSERT_TRUE(work().perform(setEntry(project().screens[0]->id, ids[1])));
+  EXPECT_TRUE(QTest::qWaitFor(
+      [&] { return figures().contains(QStringLiteral("From the start 1.3 steps, 2 at most")); }));
+}
+
 TEST_F(RouteBenchTest, OneWithoutAWayBackIsToldAsATrap) {
   ASSERT_TRUE(
       work().perform(setRoute(project().screens[0]->id, ids[3], Dir::Up, {RouteType::Closed, {}})));

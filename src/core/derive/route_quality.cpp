@@ -41,11 +41,11 @@ class StepSum {
       most_ = std::max(most_, s);
     }
   }
-  Steps steps() const { return {count_ ? sum_ / count_ : 0, most_}; }
+  Steps steps() const { return {count_ > 0 ? sum_ / count_ : 0, most_}; }
 
  private:
-  double sum_ = 0;
-  int count_ = 0, most_ = 0;
+  double sum_ = 0, count_ = 0;
+  int most_ = 0;
 };
 
 // One step leads to four others at most, two to sixteen…
@@ -169,19 +169,21 @@ void sortMove(const Position& at, const RouteMove& move, RouteQuality& out) {
 
 }  // namespace
 
-RouteQuality routeQuality(const Screen& screen, const Layout& layout, const ScreenRoutes& routes) {
+RouteQuality routeQuality(const Screen& screen, const Layout& layout, const ScreenRoutes& routes,
+                          const std::atomic<bool>* stop) {
   RouteQuality out;
   out.buttons = static_cast<int>(routes.items.size());
   if (out.buttons == 0) return out;
   const Positions positions(screen, layout, routes);
-  for (int b = 0; b < out.buttons; ++b)
+  const auto stopped = [stop] { return stop && *stop; };
+  for (int b = 0; b < out.buttons && !stopped(); ++b)
     for (const Dir dir : kDirs) sortMove(positions.of(b), {b, dir}, out);
   const Graph graph = graphOf(layout, positions, routes);
   const int entry = entryBox(screen, routes);
   const auto there = stepsFrom(graph, entry), back = stepsFrom(turnedRound(graph), entry);
   StepSum fromEntry, between;
   fromEntry.add(there);
-  for (int b = 0; b < out.buttons; ++b) {
+  for (int b = 0; b < out.buttons && !stopped(); ++b) {
     if (there[size_t(b)] < 0) out.unreachable.push_back(b);
     if (back[size_t(b)] < 0) out.traps.push_back(b);
     between.add(stepsFrom(graph, b));

@@ -1,6 +1,7 @@
 // How good the routes of a screen are on one display in one language, in figures, each with the
 // moves that it counts.
 #pragma once
+#include <atomic>
 #include <vector>
 
 #include "runtime/focus/screen_routes.h"
@@ -47,8 +48,10 @@ struct RouteQuality {
   }
 };
 
-// Takes time in the square of the boxes.
-RouteQuality routeQuality(const Screen& screen, const Layout& layout, const ScreenRoutes& routes);
+// Takes time in the square of the boxes. Once `stop` is set it comes back soon, with whatever there
+// is.
+RouteQuality routeQuality(const Screen& screen, const Layout& layout, const ScreenRoutes& routes,
+                          const std::atomic<bool>* stop = nullptr);
 
 // The moves that lead elsewhere on another display, or in another language, of the same screen: by
 // `routes`. A button that is not there counts as leading nowhere.

@@ -32,7 +32,7 @@ QualityPanel::QualityPanel(Work& work)
 
 void QualityPanel::tellNothing() {
   judging_.cancel();
-  judged_.clear();
+  judgedOf_.reset();
   words_->setText(tr("They are judged where there are two buttons or more."));
   for (QPushButton* each : findChildren<QPushButton*>()) each->hide();
 }
@@ -41,14 +41,18 @@ void QualityPanel::ask() {
   const Screen* screen = work_.screen();
   if (!screen || !work_.display() || work_.routes().items.size() < 2) return tellNothing();
   // Picking something else changes nothing here, and must not begin the places from the first.
-  if (judged_ == work_.routes().output.routes && judgedOn_ == work_.layout().display) return;
+  ShownScreen shown = work_.shown();
+  if (judgedOf_ && sameLayout(*judgedOf_, shown) &&
+      judgedOf_->project.displays == shown.project.displays &&
+      judged_ == work_.routes().output.routes)
+    return;
   judged_ = work_.routes().output.routes;
-  judgedOn_ = work_.layout().display;
+  judgedOf_ = std::move(shown);
   judging_.ask([project = work_.project(), id = screen->id, layout = work_.layout(),
                 routes = work_.routes(),
                 language = work_.language().id](const std::atomic<bool>& stop) {
     const Screen& its = *bristle::find(project, id);
-    Found out{routeQuality(its, layout, routes), {}};
+    Found out{routeQuality(its, layout, routes, &stop), {}};
     const FontMeasure measure;
     for (const Display& other : project.displays) {
       if (stop || other.id == layout.display) continue;
@@ -115,8 +119,10 @@ void QualityPanel::goTo(const std::vector<RouteMove>& moves, size_t& next) {
 void QualityPanel::goTo(const std::vector<int>& boxes) {
   const Screen& screen = *work_.screen();
   std::vector<ItemId> items;
+  const ScreenRoutes& routes = work_.routes();
   for (const int box : boxes)
-    items.push_back(screen.items[size_t(work_.routes().items[size_t(box)])]->id);
+    if (size_t(box) < routes.items.size())  // some may have gone since they were judged
+      items.push_back(screen.items[size_t(routes.items[size_t(box)])]->id);
   work_.pickItems(std::move(items));
 }
 

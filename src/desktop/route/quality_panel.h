@@ -2,6 +2,7 @@
 // on a worker.
 #pragma once
 #include "core/derive/route_quality.h"
+#include "core/derive/shown_screen.h"
 #include "desktop/derive/latest.h"
 #include "desktop/view/form.h"
 
@@ -42,8 +43,8 @@ class QualityPanel : public Form {
   QPushButton *unreachable_, *traps_, *elsewhere_;
   std::vector<Figure> figures_;
   Found found_;
-  Routes judged_;  // what was asked for last
-  DisplayId judgedOn_;
+  std::optional<ShownScreen> judgedOf_;  // what was asked for last
+  Routes judged_;
   std::vector<RouteMove> otherMoves_;  // that lead elsewhere on some other display
   size_t nextOther_ = 0;
   Latest<Found> judging_;

@@ -47,6 +47,7 @@ void RouteView::show(Shown shown) {
 
 void RouteView::show(std::vector<RouteMove> moves) {
   marked_ = std::move(moves);
+  markedOn_ = work().screen() ? work().screen()->id : ScreenId{};
   show(Shown::Marked);
 }
 
@@ -61,7 +62,9 @@ bool RouteView::isDrawn(int box, Dir dir) const {
     case Shown::Direction:
       return dir == work().picked().dir;
     case Shown::Marked:
-      return std::find(marked_.begin(), marked_.end(), RouteMove{box, dir}) != marked_.end();
+      // Another screen has none of them.
+      return markedOn_ != work().screen()->id ||
+             std::find(marked_.begin(), marked_.end(), RouteMove{box, dir}) != marked_.end();
   }
   return true;
 }

@@ -38,6 +38,7 @@ class RouteView : public ScreenView {
 
   Shown shown_ = Shown::All;
   std::vector<RouteMove> marked_;
+  ScreenId markedOn_;
   bool dragging_ = false;
   QPointF at_;  // widget px
 };
