@@ -155,12 +155,27 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
       EXPECT_TRUE(reached.count(w)) << "Tab does not reach " << fromQt(describe(w));
   }
 
+  // A worker may just have told something, and laying that out may take several rounds of events:
+  // measured when a round has changed neither what any widget wants nor what it has.
+  void settle() {
+    const auto sizes = [this] {
+      std::vector<std::tuple<QWidget*, QRect, QSize>> out;
+      for (QWidget* w : visible()) out.emplace_back(w, w->geometry(), w->sizeHint());
+      return out;
+    };
+    for (auto before = sizes();;) {
+      QCoreApplication::sendPostedEvents();
+      auto now = sizes();
+      if (now == before) return;
+      before = std::move(now);
+    }
+  }
+
   void walk(const QString& bench) {
     SCOPED_TRACE(fromQt(bench));
     window->openBench(bench);
     QTest::qWait(20);
-    // A worker may just have told something: laid out anew before it is measured.
-    QCoreApplication::sendPostedEvents();
+    settle();
     picture_ = QImage(window->size() * 3, QImage::Format_RGB32);
     picture_.setDevicePixelRatio(3);
     window->render(&picture_);
