@@ -43,6 +43,30 @@ TEST_F(PlaceContainers, AColumnBecomesARowAGridAndARing) {
   EXPECT_EQ(container(), before) << "all of it";
 }
 
+TEST_F(PlaceContainers, AFreeGroupThatGetsAnOrderIsAsLargeAsWhatIsInIt) {
+  choose(QStringLiteral("Arranged as"), int(Flow::Free));
+  put("Width", "300");
+  put("Height", "900");
+  choose(QStringLiteral("Arranged as"), int(Flow::Row));
+  const Box last = boxOf(ids[1]);
+  EXPECT_DOUBLE_EQ(boxOf(box).x + boxOf(box).w, last.x + last.w);
+  EXPECT_DOUBLE_EQ(boxOf(box).h, last.h);
+}
+
+TEST_F(PlaceContainers, UndoReachesTheMenuFromAFieldThatHasNothingToUndo) {
+  choose(QStringLiteral("Arranged as"), int(Flow::Ring));
+  const ContainerData before = container();
+  put("Radius", "300");
+  auto* radius = named<QLineEdit>(QStringLiteral("Radius"));
+  radius->setFocus();
+  QTest::keyClicks(radius, QStringLiteral("31"));
+  key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(container().radius, 300) << "the field's own text comes first";
+  EXPECT_FALSE(radius->isUndoAvailable());
+  key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(container(), before);
+}
+
 TEST_F(PlaceContainers, WhatDoesNotApplyIsNotThere) {
   const auto isThere = [&](const char* name) {
     for (QWidget* widget : window->findChildren<QWidget*>())

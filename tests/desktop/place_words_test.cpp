@@ -101,6 +101,36 @@ TEST_F(PlaceWords, WordsAreFoundWrittenAndCountedInTheTable) {
   EXPECT_TRUE(canvas().isVisible());
 }
 
+TEST_F(PlaceWords, EnterGoesOnToTheNextWord) {
+  open();
+  const auto write = [&](const char* words) {
+    QTest::keyClicks(table, QString::fromUtf8(words).left(1));  // which opens the editor
+    auto* editor = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+    ASSERT_TRUE(editor);
+    QTest::keyClicks(editor, QString::fromUtf8(words).mid(1));
+    QTest::keyClick(editor, Qt::Key_Return);
+    QCoreApplication::processEvents();
+  };
+  table->setFocus();
+  table->setCurrentIndex(table->model()->index(0, 2));
+  write("Eins");
+  write("Zwei");
+  write("Drei");
+  for (size_t i = 0; i < 3; ++i) {
+    const char* const wanted[] = {"Eins", "Zwei", "Drei"};
+    EXPECT_EQ(germanOf(ids[i]), wanted[i]);
+  }
+  for (int i = 0; i < 3; ++i) work().undo();
+  click(QStringLiteral("Only what is missing"));
+  table->setFocus();
+  table->setCurrentIndex(table->model()->index(0, 2));
+  write("Erster");
+  write("Zweiter");
+  EXPECT_EQ(germanOf(ids[0]), "Erster");
+  EXPECT_EQ(germanOf(ids[1]), "Zweiter") << "the row that was written stays where it is";
+  EXPECT_EQ(table->model()->rowCount(), 3);
+}
+
 TEST_F(PlaceWords, TablesAndCataloguesGoOutAndIn) {
   open();
   ASSERT_TRUE(page->exportWords(path("words.csv")));

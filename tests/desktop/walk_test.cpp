@@ -48,13 +48,6 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
   }
   void TearDown() override { applyTheme(*window, Theme::light()); }
 
-  std::vector<QWidget*> visible() {
-    std::vector<QWidget*> out;
-    for (QWidget* w : window->findChildren<QWidget*>())
-      if (w->isVisible() && !w->size().isEmpty()) out.push_back(w);
-    return out;
-  }
-
   void checkCut(QWidget* w) {
     QSize wanted;
     if (auto* label = qobject_cast<QLabel*>(w); label && !label->text().isEmpty()) {
@@ -153,22 +146,6 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
     });
     for (QWidget* w : wanted)
       EXPECT_TRUE(reached.count(w)) << "Tab does not reach " << fromQt(describe(w));
-  }
-
-  // A worker may just have told something, and laying that out may take several rounds of events:
-  // measured when a round has changed neither what any widget wants nor what it has.
-  void settle() {
-    const auto sizes = [this] {
-      std::vector<std::tuple<QWidget*, QRect, QSize>> out;
-      for (QWidget* w : visible()) out.emplace_back(w, w->geometry(), w->sizeHint());
-      return out;
-    };
-    for (auto before = sizes();;) {
-      QCoreApplication::sendPostedEvents();
-      auto now = sizes();
-      if (now == before) return;
-      before = std::move(now);
-    }
   }
 
   void walk(const QString& bench) {

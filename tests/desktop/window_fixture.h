@@ -13,6 +13,8 @@
 #include <QTimer>
 #include <functional>
 #include <memory>
+#include <tuple>
+#include <vector>
 
 #include "desktop/benches.h"
 #include "desktop/frame/window.h"
@@ -35,6 +37,28 @@ class WindowTest : public testing::Test {
   Work& work() { return window->work(); }
   const Project& project() { return work().project(); }
   QString path(const char* name) const { return folder.filePath(QString::fromLatin1(name)); }
+
+  std::vector<QWidget*> visible() const {
+    std::vector<QWidget*> out;
+    for (QWidget* w : window->findChildren<QWidget*>())
+      if (w->isVisible() && !w->size().isEmpty()) out.push_back(w);
+    return out;
+  }
+  // A worker may just have told something, and laying that out may take several rounds of events:
+  // until a round has changed neither what any widget wants nor what it has.
+  void settle() const {
+    const auto sizes = [this] {
+      std::vector<std::tuple<QWidget*, QRect, QSize>> out;
+      for (QWidget* w : visible()) out.emplace_back(w, w->geometry(), w->sizeHint());
+      return out;
+    };
+    for (auto before = sizes();;) {
+      QCoreApplication::sendPostedEvents();
+      auto now = sizes();
+      if (now == before) return;
+      before = std::move(now);
+    }
+  }
 
   // The visible widget of that accessible name.
   template <class T>

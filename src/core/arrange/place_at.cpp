@@ -150,4 +150,9 @@ std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const L
   return out;
 }
 
+Place placeInOrder(Place place) {
+  for (AxisPlace* axis : {&place.x, &place.y}) axis->size = axis->share = 0;
+  return place;
+}
+
 }  // namespace bristle

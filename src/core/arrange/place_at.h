@@ -31,5 +31,8 @@ Place placeInside(const Screen& screen, const Layout& layout, const ItemId& hold
 // Places that keep all where they are when the container becomes a free one.
 std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const Layout& layout,
                                                    size_t container);
+// The place of a free container that gets an order: as large as what is in it then, since the size
+// that held it as it lay is a wrong one for a row or a ring.
+Place placeInOrder(Place place);
 
 }  // namespace bristle

@@ -49,7 +49,11 @@ void ContainerForm::arrangeAs(Flow flow) {
       changeItems(screen->id, std::move(changed), "arrange otherwise", {}, [&](Item& item) {
         const auto place = places.find(item.id);
         if (place != places.end()) item.place = place->second;
-        if (item.container() && work_.isPicked(item.id)) item.container()->flow = flow;
+        ContainerData* container = item.container();
+        if (!container || !work_.isPicked(item.id)) return;
+        if (container->flow == Flow::Free && flow != Flow::Free)
+          item.place = placeInOrder(item.place);
+        container->flow = flow;
       }));
 }
 

@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <QHeaderView>
 #include <QSaveFile>
+#include <vector>
 
 #include "core/edit/language_edits.h"
 #include "core/formats/words_file.h"
@@ -20,20 +21,29 @@ namespace {
 class Found : public QSortFilterProxyModel {
  public:
   using QSortFilterProxyModel::QSortFilterProxyModel;
+  // What is missing when this is called: a row that gets its words meanwhile stays, so that nothing
+  // moves away under who writes them.
   void onlyMissing(bool on) {
     only_ = on;
+    missing_.clear();
+    for (int row = 0; on && row < sourceModel()->rowCount(); ++row)
+      missing_.push_back(isMissing(row));
     invalidateFilter();
   }
 
  protected:
   bool filterAcceptsRow(int row, const QModelIndex& parent) const override {
-    if (only_ && !sourceModel()->index(row, 0, parent).data(WordsModel::kMissing).toBool())
-      return false;
+    const bool was = size_t(row) < missing_.size() && missing_[size_t(row)];
+    if (only_ && !was && !isMissing(row)) return false;
     return QSortFilterProxyModel::filterAcceptsRow(row, parent);
   }
 
  private:
+  bool isMissing(int row) const {
+    return sourceModel()->index(row, 0).data(WordsModel::kMissing).toBool();
+  }
   bool only_ = false;
+  std::vector<bool> missing_;  // by row of all
 };
 
 bool isPo(const QString& path) {
@@ -74,9 +84,18 @@ WordsPage::WordsPage(Work& work, QWidget* parent)
   table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
   table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                           QAbstractItemView::AnyKeyPressed);
+  // Enter goes on to the word below.
+  connect(table_->itemDelegate(), &QAbstractItemDelegate::closeEditor, this,
+          [this](QWidget*, QAbstractItemDelegate::EndEditHint hint) {
+            const QModelIndex at = table_->currentIndex(), next = at.siblingAtRow(at.row() + 1);
+            if (hint == QAbstractItemDelegate::SubmitModelCache && next.isValid())
+              table_->setCurrentIndex(next);
+          });
   body()->addWidget(table_, 1);
   setFocusProxy(table_);
   connect(find_, &QLineEdit::textChanged, found_, &QSortFilterProxyModel::setFilterFixedString);
+  connect(model_, &QAbstractItemModel::modelReset, this,
+          [this, found] { found->onlyMissing(onlyMissing_->isChecked()); });
   connect(onlyMissing_, &QCheckBox::toggled, this, [found](bool on) { found->onlyMissing(on); });
   connect(in, &QPushButton::clicked, this, [this] { ask(true); });
   connect(out, &QPushButton::clicked, this, [this] { ask(false); });

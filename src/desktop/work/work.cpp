@@ -4,6 +4,8 @@
 
 #include <QApplication>
 #include <QKeyEvent>
+#include <QLineEdit>
+#include <QPlainTextEdit>
 #include <QWidget>
 #include <algorithm>
 
@@ -53,6 +55,18 @@ bool isTyping(const QKeyEvent& event) {
          key != Qt::Key_Backtab && key != Qt::Key_Escape;
 }
 
+// A field takes these keys for its own text, even where it has nothing to take back: then they are
+// meant for the menu.
+bool undoesNothing(const QObject* watched, const QKeyEvent& key) {
+  const bool undo = key.matches(QKeySequence::Undo), redo = key.matches(QKeySequence::Redo);
+  if (!undo && !redo) return false;
+  if (const auto* line = qobject_cast<const QLineEdit*>(watched))
+    return undo ? !line->isUndoAvailable() : !line->isRedoAvailable();
+  if (const auto* text = qobject_cast<const QPlainTextEdit*>(watched))
+    return undo ? !text->document()->isUndoAvailable() : !text->document()->isRedoAvailable();
+  return false;
+}
+
 }  // namespace
 
 bool Work::eventFilter(QObject* watched, QEvent* event) {
@@ -70,6 +84,10 @@ bool Work::eventFilter(QObject* watched, QEvent* event) {
       const bool modifier = key.key() == Qt::Key_Shift || key.key() == Qt::Key_Control ||
                             key.key() == Qt::Key_Alt || key.key() == Qt::Key_Meta;
       if (!key.isAutoRepeat() && !arrow && !modifier && !isTyping(key)) seal();
+      if (event->type() == QEvent::ShortcutOverride && undoesNothing(watched, key)) {
+        event->ignore();
+        return true;
+      }
       break;
     }
     default:
