@@ -67,6 +67,17 @@ TEST_F(PlaceContainers, UndoReachesTheMenuFromAFieldThatHasNothingToUndo) {
   EXPECT_EQ(container(), before);
 }
 
+TEST_F(PlaceContainers, KeysOfTheCanvasWorkFromTheCard) {
+  const size_t before = project().screens[0]->items.size();
+  named<QComboBox>(QStringLiteral("Arranged as"))->setFocus();
+  key(Qt::Key_D, Qt::ControlModifier);
+  EXPECT_EQ(project().screens[0]->items.size(), before + 3) << "the container and its two";
+  named<QLineEdit>(QStringLiteral("Gap"))->setFocus();
+  key(Qt::Key_A, Qt::ControlModifier);
+  key(Qt::Key_Delete);
+  EXPECT_EQ(project().screens[0]->items.size(), before + 3) << "that is the field's";
+}
+
 TEST_F(PlaceContainers, WhatDoesNotApplyIsNotThere) {
   const auto isThere = [&](const char* name) {
     for (QWidget* widget : window->findChildren<QWidget*>())

@@ -18,6 +18,12 @@
 #include "desktop/work/work.h"
 
 namespace bristle {
+namespace {
+
+// Keys that mean nothing in a text field work from the card and the shelf, too.
+constexpr KeysWork kFromCard = KeysWork::InWindow;
+
+}  // namespace
 
 QAction* PlaceBench::add(const QString& name, const QKeySequence& keys, std::function<void()> run,
                          KeysWork where) {
@@ -71,22 +77,27 @@ void PlaceBench::addMaking() {
 }
 
 void PlaceBench::addCommandsOfThePicked() {
-  add(tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B),
+  add(
+      tr("Make a button of the picked panel or picture"), QKeySequence(Qt::CTRL | Qt::Key_B),
       [this] {
         if (work_.screen() && work_.item() &&
             work_.perform(buttonFrom(work_.screen()->id, work_.item()->id)))
           work_.pickKind(work_.project().kinds.back()->id);
-      });
+      },
+      kFromCard);
   add(tr("Take the picked picture apart into the groups of its SVG"), {},
       [this] { takeApartPicked(work_); });
   add(tr("Remove what is picked"), QKeySequence(Qt::Key_Delete), [this] {
     if (work_.screen() && work_.item())
       work_.perform(removeItems(work_.screen()->id, work_.picked().items));
   });
-  add(tr("Duplicate what is picked"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] {
-    if (work_.screen() && work_.item())
-      performAndPickNew(work_, duplicateItems(work_.screen()->id, work_.picked().items));
-  });
+  add(
+      tr("Duplicate what is picked"), QKeySequence(Qt::CTRL | Qt::Key_D),
+      [this] {
+        if (work_.screen() && work_.item())
+          performAndPickNew(work_, duplicateItems(work_.screen()->id, work_.picked().items));
+      },
+      kFromCard);
   add(tr("Cut what is picked"), QKeySequence::Cut, [this] { cutPicked(work_); });
   add(tr("Copy what is picked"), QKeySequence::Copy, [this] { copyPicked(work_); });
   add(tr("Paste"), QKeySequence::Paste,
@@ -95,10 +106,12 @@ void PlaceBench::addCommandsOfThePicked() {
     if (work_.item() && work_.item()->button())
       work_.perform(setEntry(work_.screen()->id, work_.item()->id));
   });
-  add(tr("Lock or unlock what is picked"), QKeySequence(Qt::CTRL | Qt::Key_L),
-      [this] { arranging_.lock(); });
-  add(tr("Hide or show what is picked"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_H),
-      [this] { arranging_.hide(); });
+  add(
+      tr("Lock or unlock what is picked"), QKeySequence(Qt::CTRL | Qt::Key_L),
+      [this] { arranging_.lock(); }, kFromCard);
+  add(
+      tr("Hide or show what is picked"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_H),
+      [this] { arranging_.hide(); }, kFromCard);
 }
 
 void PlaceBench::addPicking() {
@@ -109,8 +122,9 @@ void PlaceBench::addPicking() {
         if (item->button()) all.push_back(item->id);
     work_.pickItems(all);
   });
-  add(tr("Pick what lies below"), QKeySequence(Qt::CTRL | Qt::Key_Period),
-      [this] { canvas_->pickBelow(); });
+  add(
+      tr("Pick what lies below"), QKeySequence(Qt::CTRL | Qt::Key_Period),
+      [this] { canvas_->pickBelow(); }, kFromCard);
   add(tr("Pick what holds it"), QKeySequence(Qt::CTRL | Qt::Key_Up), [this] {
     if (work_.item() && work_.item()->parent) work_.pickItems({work_.item()->parent});
   });
@@ -123,25 +137,32 @@ void PlaceBench::addArranging() {
                                            {tr("Put what is picked into a ring"), Flow::Ring}};
   for (const auto& [name, flow] : ways)
     add(name, {}, [this, flow = flow] { arranging_.gather(flow); });
-  add(tr("Group what is picked"), QKeySequence(Qt::CTRL | Qt::Key_G),
-      [this] { arranging_.gather(Flow::Free); });
-  add(tr("Take the group or container away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
-      [this] { arranging_.dissolve(); });
-  add(tr("Make the group reusable"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_G),
-      [this] { makeReusable(work_); });
-  add(tr("Place another copy of the group"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_D),
-      [this] { placeAnotherCopy(work_); });
+  add(
+      tr("Group what is picked"), QKeySequence(Qt::CTRL | Qt::Key_G),
+      [this] { arranging_.gather(Flow::Free); }, kFromCard);
+  add(
+      tr("Take the group or container away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
+      [this] { arranging_.dissolve(); }, kFromCard);
+  add(
+      tr("Make the group reusable"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_G),
+      [this] { makeReusable(work_); }, kFromCard);
+  add(
+      tr("Place another copy of the group"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_D),
+      [this] { placeAnotherCopy(work_); }, kFromCard);
   add(tr("Let the copy go of its group"), {}, [this] { letGoOfGroup(work_); });
-  add(tr("Pin what is picked to the nearest edges"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_P),
-      [this] { pinToNearest(work_); });
+  add(
+      tr("Pin what is picked to the nearest edges"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_P),
+      [this] { pinToNearest(work_); }, kFromCard);
   add(tr("Into the container before it"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Right),
       [this] { moveInward(work_); });
   add(tr("Out of its container"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Left),
       [this] { moveOutward(work_); });
-  add(tr("Earlier in its column, or further back"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
-      [this] { arranging_.reorder(-1); });
-  add(tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
-      [this] { arranging_.reorder(1); });
+  add(
+      tr("Earlier in its column, or further back"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
+      [this] { arranging_.reorder(-1); }, kFromCard);
+  add(
+      tr("Later in its column, or further to the front"), QKeySequence(Qt::CTRL | Qt::Key_PageDown),
+      [this] { arranging_.reorder(1); }, kFromCard);
 }
 
 void PlaceBench::addLiningUp() {
@@ -197,13 +218,16 @@ void PlaceBench::addSpreading(QMenu* menu) {
 void PlaceBench::addViewing() {
   constexpr double kStep = 1.25;
   QMenu* menu = zoom_->menu();
-  menu->addAction(add(tr("Zoom in"), QKeySequence::ZoomIn, [this] { canvas_->zoomBy(kStep); }));
-  menu->addAction(
-      add(tr("Zoom out"), QKeySequence::ZoomOut, [this] { canvas_->zoomBy(1 / kStep); }));
-  menu->addAction(add(tr("Fit the screen into view"), QKeySequence(Qt::CTRL | Qt::Key_0),
-                      [this] { canvas_->fit(); }));
-  menu->addAction(add(tr("True size"), QKeySequence(Qt::CTRL | Qt::Key_1),
-                      [this] { canvas_->showTrueSize(); }));
+  menu->addAction(add(
+      tr("Zoom in"), QKeySequence::ZoomIn, [this] { canvas_->zoomBy(kStep); }, kFromCard));
+  menu->addAction(add(
+      tr("Zoom out"), QKeySequence::ZoomOut, [this] { canvas_->zoomBy(1 / kStep); }, kFromCard));
+  menu->addAction(add(
+      tr("Fit the screen into view"), QKeySequence(Qt::CTRL | Qt::Key_0),
+      [this] { canvas_->fit(); }, kFromCard));
+  menu->addAction(add(
+      tr("True size"), QKeySequence(Qt::CTRL | Qt::Key_1), [this] { canvas_->showTrueSize(); },
+      kFromCard));
 }
 
 void PlaceBench::addAids() {
@@ -216,11 +240,14 @@ void PlaceBench::addAids() {
           [this, tree] { tree->setChecked(!tree_->isHidden()); });
   const auto toggle = [this](const QString& name, const QKeySequence& keys,
                              bool Canvas::Aids::*which) {
-    QAction* action = add(name, keys, [this, which] {
-      Canvas::Aids aids = canvas_->aids();
-      aids.*which = !(aids.*which);
-      canvas_->setAids(aids);
-    });
+    QAction* action = add(
+        name, keys,
+        [this, which] {
+          Canvas::Aids aids = canvas_->aids();
+          aids.*which = !(aids.*which);
+          canvas_->setAids(aids);
+        },
+        kFromCard);
     action->setCheckable(true);
     show_->menu()->addAction(action);
     connect(show_->menu(), &QMenu::aboutToShow, action,
