@@ -52,6 +52,17 @@ TEST_F(PlaceGroups, AColumnIsMadeReusablePlacedAgainAndChangedInOneCopy) {
   EXPECT_FALSE(item(copy).container()->group);
 }
 
+TEST_F(PlaceGroups, AnotherCopyLiesBesideTheOneThatIsPickedWhereverThatIsPinned) {
+  click(QStringLiteral("Make it reusable"));
+  choose(QStringLiteral("Pinned to, x"), int(Pin::End));
+  choose(QStringLiteral("Pinned to, y"), int(Pin::Centre));
+  const Box before = boxOf(box);
+  click(QStringLiteral("Place another copy"));
+  const Box copy = boxOf(work().picked().items[0]);
+  EXPECT_DOUBLE_EQ(copy.x, before.x + 24);
+  EXPECT_DOUBLE_EQ(copy.y, before.y + 24);
+}
+
 // On the shelf it stands below the kinds, is dragged onto the canvas, or placed by Return.
 TEST_F(PlaceGroups, AGroupIsPlacedFromTheShelf) {
   click(QStringLiteral("Make it reusable"));

@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 
+#include "core/arrange/place_at.h"
 #include "core/edit/group_edits.h"
 #include "desktop/place/new_items.h"
 #include "desktop/work/work.h"
@@ -45,9 +46,14 @@ void placeAnotherCopy(Work& work) {
   const Group* group = groupOfPicked(work);
   if (!group) return work.tell(tr("Pick a copy of a reusable group"), true);
   const Spot spot{copy->parent, brotherAfter(*work.screen(), copy->id)};
+  const auto at = indexOf(*work.screen(), copy->id);
+  if (!at) return;
+  Box box = work.layout().items[*at].box;
+  box.x += kBeside;
+  box.y += kBeside;
+  const Place there = placeInside(*work.screen(), work.layout(), copy->parent, copy->place, box);
   performAndPickNew(work,
-                    placeGroup(work.screen()->id, group->id, spot, copy->place.x.offset + kBeside,
-                               copy->place.y.offset + kBeside));
+                    placeGroup(work.screen()->id, group->id, spot, there.x.offset, there.y.offset));
 }
 
 void letGoOfGroup(Work& work) {
