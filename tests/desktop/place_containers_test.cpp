@@ -67,6 +67,13 @@ TEST_F(PlaceContainers, UndoReachesTheMenuFromAFieldThatHasNothingToUndo) {
   EXPECT_EQ(container(), before);
 }
 
+TEST_F(PlaceContainers, ARowMayBeginWithOneButton) {
+  work().pickItems({free});
+  run("Put what is picked into a row");
+  ASSERT_TRUE(item(free).parent);
+  EXPECT_EQ(item(item(free).parent).container()->flow, Flow::Row);
+}
+
 TEST_F(PlaceContainers, KeysOfTheCanvasWorkFromTheCard) {
   const size_t before = project().screens[0]->items.size();
   named<QComboBox>(QStringLiteral("Arranged as"))->setFocus();

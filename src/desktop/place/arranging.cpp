@@ -119,7 +119,6 @@ void Arranging::even(bool widths, bool heights) {
 
 void Arranging::gather(Flow flow) {
   const Screen* screen = work_.screen();
-  const size_t least = flow == Flow::Free ? 1 : 2;
   std::vector<ItemId> loose;
   std::vector<Box> boxes;
   std::vector<size_t> items;
@@ -130,11 +129,8 @@ void Arranging::gather(Flow flow) {
     items.push_back(i);
     boxes.push_back(work_.layout().items[i].box);
   }
-  if (loose.size() < least)
-    return work_.tell(flow == Flow::Free
-                          ? tr("Pick what is to be grouped, and is in no row or column")
-                          : tr("Pick two or more things that are in no row or column yet"),
-                      true);
+  if (loose.empty())
+    return work_.tell(tr("Pick what is to be put together, and is in no row or column yet"), true);
   // In px of the new container, which grows as its screen does.
   const double scale = work_.layout().scale;
   for (Box& box : boxes) box = {box.x / scale, box.y / scale, box.w / scale, box.h / scale};
