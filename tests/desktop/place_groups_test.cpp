@@ -115,6 +115,10 @@ TEST_F(PlaceGroups, ABarGetsAButtonForEachScreenAndKeepsInStep) {
   auto* list = named<QListWidget>(QStringLiteral("Screens of the bar"));
   ASSERT_EQ(list->count(), 2);
   bringIntoSight(list);
+  for (int i = 0; i < 2; ++i)
+    EXPECT_TRUE(list->viewport()->rect().contains(list->visualItemRect(list->item(i))) &&
+                list->visualItemRect(list->item(i)).height() > 8)
+        << "is seen";
   // Space unticks the second.
   list->setFocus();
   list->setCurrentRow(1);

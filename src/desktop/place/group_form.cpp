@@ -212,7 +212,7 @@ void GroupForm::refreshBar(const Item& item) {
   for (const auto& screen : work_.project().screens)
     if (std::find(list->screens.begin(), list->screens.end(), screen->id) == list->screens.end())
       order.push_back(&*screen);
-  const QSignalBlocker quiet(screens_), quietModel(screens_->model());
+  const QSignalBlocker quiet(screens_);  // not its model: what is shown follows that
   const int row = screens_->currentRow();
   while (screens_->count() > int(order.size())) delete screens_->takeItem(screens_->count() - 1);
   while (screens_->count() < int(order.size())) screens_->addItem(QString());
