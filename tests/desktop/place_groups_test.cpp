@@ -134,7 +134,14 @@ TEST_F(PlaceGroups, ABarGetsAButtonForEachScreenAndKeepsInStep) {
 TEST_F(PlaceGroups, AColumnFliesOutFromAButtonAndIsSeenWhileSomethingInItIsPicked) {
   choose(QStringLiteral("Flies out from"), 1);
   ASSERT_EQ(container().flyOut.from, free);
-  EXPECT_GE(boxOf(box).y, boxOf(free).y + boxOf(free).h) << "below its button";
+  EXPECT_EQ(boxOf(box).x, boxOf(free).x) << "wherever it was before";
+  EXPECT_EQ(boxOf(box).y, boxOf(free).y + boxOf(free).h) << "below its button";
+  const Box flown = boxOf(box);
+  choose(QStringLiteral("Flies out from"), 0);
+  EXPECT_FALSE(container().flyOut.from);
+  EXPECT_EQ(boxOf(box).x, flown.x) << "stays where it was seen";
+  EXPECT_EQ(boxOf(box).y, flown.y);
+  choose(QStringLiteral("Flies out from"), 1);
   const QPoint middle = canvas().toWidget(toQt(boxOf(ids[0])).center()).toPoint();
   const QColor open = canvas().grab().toImage().pixelColor(middle);
   work().pickItems({free});

@@ -150,6 +150,19 @@ std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const L
   return out;
 }
 
+Place placeFlying(Place place) {
+  for (AxisPlace* axis : {&place.x, &place.y}) {
+    axis->pin = Pin::None;
+    axis->offset = axis->farOffset = axis->share = 0;
+  }
+  place.safe = false;
+  return place;
+}
+
+Place placeLanded(const Screen& screen, const Layout& layout, size_t item) {
+  return placeInside(screen, layout, {}, screen.items[item]->place, layout.items[item].box);
+}
+
 Place placeInOrder(Place place) {
   for (AxisPlace* axis : {&place.x, &place.y}) axis->size = axis->share = 0;
   return place;

@@ -28,6 +28,10 @@ Place placeAt(const Screen& screen, const Layout& layout, size_t item, const Box
 // it is no longer pinned to anything. One that was stretched keeps its size.
 Place placeInside(const Screen& screen, const Layout& layout, const ItemId& holder, Place place,
                   const Box& box);
+// The place of a container of the screen that begins to fly out: right at its button, whatever it
+// was pinned to before; and of one that flies out no longer: where the layout has it.
+Place placeFlying(Place place);
+Place placeLanded(const Screen& screen, const Layout& layout, size_t item);
 // Places that keep all where they are when the container becomes a free one.
 std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const Layout& layout,
                                                    size_t container);

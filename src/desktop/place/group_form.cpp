@@ -3,6 +3,9 @@
 #include <QListWidget>
 #include <QSignalBlocker>
 
+#include <map>
+
+#include "core/arrange/place_at.h"
 #include "core/edit/group_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/place/reuse.h"
@@ -68,12 +71,27 @@ bool GroupForm::changeContainer(const char* name, std::function<void(ContainerDa
                                                      }));
 }
 
+void GroupForm::flyFrom(const ItemId& from) {
+  const Screen* screen = work_.screen();
+  if (!screen) return;
+  std::map<ItemId, Place> landed;
+  for (size_t i = 0; i < screen->items.size(); ++i)
+    if (work_.isPicked(screen->items[i]->id) && screen->items[i]->container())
+      landed[screen->items[i]->id] = placeLanded(*screen, work_.layout(), i);
+  work_.perform(changeItems(screen->id, work_.picked().items,
+                            from ? "make a fly-out" : "make no fly-out", {}, [=](Item& item) {
+                              ContainerData* box = item.container();
+                              if (!box) return;
+                              if (from && !box->flyOut.from) item.place = placeFlying(item.place);
+                              if (!from && box->flyOut.from) item.place = landed.at(item.id);
+                              box->flyOut.from = from;
+                            }));
+}
+
 void GroupForm::buildFlyOut() {
   flyHead_ = heading(tr("FLY-OUT"));
   from_ = choice(tr("Flies out from"), {}, [this](int i) {
-    const ItemId from = i > 0 && size_t(i) <= buttons_.size() ? buttons_[size_t(i) - 1] : ItemId{};
-    changeContainer(from ? "make a fly-out" : "make no fly-out",
-                    [=](ContainerData& c) { c.flyOut.from = from; });
+    flyFrom(i > 0 && size_t(i) <= buttons_.size() ? buttons_[size_t(i) - 1] : ItemId{});
   });
   from_->setToolTip(tr("The button that it opens beside; it is seen only while it is open"));
   side_ = choice(tr("Opens"), {tr("below"), tr("above"), tr("at the right"), tr("at the left")},

@@ -25,6 +25,7 @@ class GroupForm : public Form {
   void refreshGroup(const Item& item);
   void refreshFlyOut(const Item& item);
   void refreshBar(const Item& item);
+  void flyFrom(const ItemId& from);
   bool changeContainer(const char* name, std::function<void(ContainerData&)> apply);
   void setOwn(bool Group::*which, bool on);
   void listChanged();
