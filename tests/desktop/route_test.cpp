@@ -144,5 +144,51 @@ TEST_F(RouteBenchTest, WhyIsToldInWords) {
   EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("behind Chart")));
 }
 
+TEST_F(RouteBenchTest, AClusterIsMadeOfThePickedSetOnTheCardAndTakenAway) {
+  const auto clusters = [&]() -> const std::vector<Cluster>& {
+    return project().screens[0]->clusters;
+  };
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(1).toPoint());
+  QTest::mouseClick(view, Qt::LeftButton, Qt::ShiftModifier, at(2).toPoint());
+  key(Qt::Key_G, Qt::ControlModifier);
+  ASSERT_EQ(clusters().size(), 1u);
+  EXPECT_EQ(clusters()[0].items, (std::vector<ItemPath>{ids[1], ids[2]}));
+  // Its name waits to be typed.
+  auto* name = named<QLineEdit>(QStringLiteral("Cluster name"));
+  ASSERT_TRUE(name->hasFocus());
+  QTest::keyClicks(name, QStringLiteral("Middle"));
+  QTest::keyClick(name, Qt::Key_Return);
+  EXPECT_EQ(clusters()[0].name, "Middle");
+  view->setFocus();
+  const QImage before = view->grab().toImage();
+  choose(QStringLiteral("Focus leaves"), int(Leave::SingleStop));
+  EXPECT_EQ(clusters()[0].leave, Leave::SingleStop);
+  ASSERT_EQ(work().routes().output.stops.size(), 1u);
+  EXPECT_EQ(work().routes().output.stops[0][size_t(Dir::Down)].target, 3);
+  EXPECT_NE(view->grab().toImage(), before) << "it is drawn as one";
+  choose(QStringLiteral("Exit down"), 1);
+  EXPECT_EQ(clusters()[0].exits[size_t(Dir::Down)].type, RouteType::Closed);
+  EXPECT_EQ(work().routes().output.stops[0][size_t(Dir::Down)].target, -1);
+  choose(QStringLiteral("Focus enters"), int(Enter::Chosen));
+  choose(QStringLiteral("Entry button"), 1);
+  EXPECT_EQ(clusters()[0].chosen, ItemPath(ids[2]));
+  // Another button brings its own cluster, or none.
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  EXPECT_EQ(named<QComboBox>(QStringLiteral("Cluster"))->currentIndex(), 0);
+  choose(QStringLiteral("Cluster"), 1);
+  EXPECT_EQ(named<QLineEdit>(QStringLiteral("Cluster name"))->text(), QStringLiteral("Middle"));
+  key(Qt::Key_G, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_TRUE(clusters().empty());
+  work().undo();
+  EXPECT_EQ(clusters().size(), 1u);
+}
+
+TEST_F(RouteBenchTest, AContainerBecomesAClusterInOneStep) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(1).toPoint());
+  click(QStringLiteral("Make a cluster of its container"));
+  ASSERT_EQ(project().screens[0]->clusters.size(), 1u);
+  EXPECT_EQ(work().routes().clusters[0].boxes.size(), 4u) << "with all that is in it";
+}
+
 }  // namespace
 }  // namespace bristle

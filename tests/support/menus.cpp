@@ -26,6 +26,21 @@ Project columnMenu(const std::vector<std::string>& captions) {
   return history.now();
 }
 
+Project placedMenu(const std::vector<Box>& boxes) {
+  std::vector<std::string> captions;
+  for (size_t i = 0; i < boxes.size(); ++i) captions.push_back("b" + std::to_string(i));
+  Project project = columnMenu(captions);
+  Screen& screen = *edit(project, project.screens[0]->id);
+  std::erase_if(screen.items, [](const Shared<Item>& item) { return !item->button(); });
+  for (size_t i = 0; i < boxes.size(); ++i) {
+    Item& item = screen.items[i].edit();
+    const Box& box = boxes[i];
+    item.parent = {};
+    item.place = {{Pin::Start, box.x, box.w, 0}, {Pin::Start, box.y, box.h, 0}};
+  }
+  return project;
+}
+
 std::vector<ItemId> buttons(const Project& project, size_t screen) {
   std::vector<ItemId> out;
   for (const auto& item : project.screens[screen]->items)
@@ -198,6 +213,9 @@ Project fullProject() {
   Cluster cluster{freshId<ClusterId>(project, "g"), "Front", {ids[0], ids[1]}, {}, {}, {}};
   cluster.enter = Enter::Chosen;
   cluster.chosen = ids[1];
+  cluster.leave = Leave::Ends;
+  cluster.exits = {RouteRule{RouteType::Closed, {}}, RouteRule{RouteType::Pinned, cluster.id},
+                   RouteRule{RouteType::Pinned, ids[2]}, RouteRule{}};
   edit(project, first)->clusters.push_back(cluster);
   edit(*edit(project, first), ids[2])->button()->routes[Dir::Right] = {RouteType::Pinned,
                                                                        cluster.id};

@@ -15,6 +15,8 @@ namespace bristle::test {
 // A project with one kind and one screen with a column of buttons, made by edits as a person would.
 // Button ids are those of `buttons()`.
 Project columnMenu(const std::vector<std::string>& captions);
+// The same with each button where a box says, in no container.
+Project placedMenu(const std::vector<Box>& boxes);
 std::vector<ItemId> buttons(const Project& project, size_t screen = 0);
 // Performs an edit that must succeed.
 void must(History& history, const Edit& edit);

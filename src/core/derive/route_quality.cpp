@@ -106,12 +106,17 @@ class Positions {
   std::vector<size_t> of_;  // by box
 };
 
-// The directions, and what a button and its fly-out have between them.
+// The directions, what a button and its fly-out have between them, and what cancel and a direction
+// lead to from within a single stop.
 Graph graphOf(const Layout& layout, const Positions& positions, const ScreenRoutes& routes) {
   Graph out(routes.items.size());
   for (size_t b = 0; b < out.size(); ++b)
     for (const Route& route : positions.of(static_cast<int>(b)).routes.output.routes[b])
       if (route.target >= 0) out[b].push_back(route.target);
+  for (size_t c = 0; c < routes.output.stops.size(); ++c)
+    for (const int b : routes.clusters[c].boxes)
+      for (const Route& route : positions.of(b).routes.output.stops[c])
+        if (route.target >= 0) out[size_t(b)].push_back(route.target);
   for (size_t b = 0; b < out.size(); ++b) {
     const int in = routes.flyOutOf[b];
     if (in < 0) continue;

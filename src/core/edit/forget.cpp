@@ -21,6 +21,8 @@ void forget(Screen& screen, const std::unordered_set<ItemId>& removed) {
     const auto isGone = [&](const ItemPath& path) { return removed.contains(path.alone()); };
     std::erase_if(cluster.items, isGone);
     if (isGone(cluster.chosen)) cluster.chosen = {};
+    for (RouteRule& exit : cluster.exits)
+      if (isGone(exit.target.item)) exit = {};
   }
 }
 

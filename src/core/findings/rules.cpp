@@ -13,6 +13,7 @@ std::span<const Rule> allRules() {
       {"law", "A machine keeps the ten laws.", Error, checkMachineLaws},
       {"focus start", "A screen says where focus starts.", Warning, checkFocusStart},
       {"reach", "The directions lead from every button to every other.", Error, checkReach},
+      {"cluster", "Focus comes into a cluster and out of it as it says.", Warning, checkClusters},
       {"accessible name", "A screen reader can say what a button is.", Warning,
        checkAccessibleNames},
       {"reference", "What is referred to is there.", Error, checkNamesUsed},

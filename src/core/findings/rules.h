@@ -43,6 +43,7 @@ void checkStates(const Surroundings&, const Machine&, Findings&);
 void checkMachineLaws(const Surroundings&, const Machine&, Findings&);
 void checkFocusStart(const Surroundings&, const Screen&, Findings&);
 void checkReach(const Surroundings&, const Screen&, Findings&);
+void checkClusters(const Surroundings&, const Screen&, Findings&);
 void checkAccessibleNames(const Surroundings&, const Screen&, Findings&);
 void checkSeen(const Surroundings&, const Kind&, Findings&);
 void checkHitSize(const Surroundings&, const Kind&, Findings&);

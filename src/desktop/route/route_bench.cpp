@@ -8,6 +8,7 @@
 
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/cluster_form.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
@@ -70,6 +71,18 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     if (work_.screen() && !work_.picked().items.empty())
       work_.perform(releaseRoutes(work_.screen()->id, work_.picked().items));
   });
+  ClusterForm* clusters = &card_->clusters();
+  connect(clusters, &ClusterForm::shown, view_, &RouteView::showCluster);
+  work.commands().add(
+      this, tr("Make a cluster of the picked"), QKeySequence(Qt::CTRL | Qt::Key_G),
+      [clusters] { clusters->makeOfPicked(); }, KeysWork::InWindow);
+  work.commands().add(
+      this, tr("Make a cluster of the picked button's container"),
+      QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_G), [clusters] { clusters->makeOfHolder(); },
+      KeysWork::InWindow);
+  work.commands().add(
+      this, tr("Take the cluster away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
+      [clusters] { clusters->removeShown(); }, KeysWork::InWindow);
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -125,7 +138,7 @@ void RouteBench::refresh() {
 
 QString RouteBench::hint() const {
   return tr(
-      "Drag a knob to a button to pin · Shift+click picks more, Ctrl+J pins them in a row · "
+      "Drag a knob to a button to pin · Shift+click picks more · Ctrl+G makes a cluster · "
       "X close · W wrap · R release · Ctrl+arrows walk");
 }
 

@@ -4,6 +4,7 @@
 
 #include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/cluster_form.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
 #include "desktop/work/while_seen.h"
@@ -30,6 +31,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   column->addWidget(quality_ = new QualityPanel(work));
   auto* why = new Form;
   column->addWidget(why);
+  column->addWidget(clusters_ = new ClusterForm(work));
   column->addStretch();
   head_ = form->heading(QString());
   rose_ = new Rose;
@@ -159,6 +161,7 @@ void RouteCard::refresh() {
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
   refreshRoutes(box);
   refreshWhy(box);
+  clusters_->refresh();
 }
 
 }  // namespace bristle

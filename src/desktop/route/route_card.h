@@ -1,5 +1,5 @@
-// The card of the Route bench: the rose with the four routes of the picked button, why the picked
-// direction leads where it leads, and how good the routes of the screen are.
+// The card of the Route bench: the rose with the four routes of the picked button, how good the
+// routes of the screen are, why the picked direction leads where it leads, and the clusters.
 #pragma once
 #include <QListWidget>
 #include <array>
@@ -9,6 +9,7 @@
 
 namespace bristle {
 
+class ClusterForm;
 class QualityPanel;
 class Rose;
 class Work;
@@ -18,6 +19,7 @@ class RouteCard : public QWidget {
  public:
   explicit RouteCard(Work& work);
   QualityPanel& quality() { return *quality_; }
+  ClusterForm& clusters() { return *clusters_; }
 
  private:
   void refresh();
@@ -37,6 +39,7 @@ class RouteCard : public QWidget {
   QLabel* whyHead_;
   QLabel* why_;
   QualityPanel* quality_;
+  ClusterForm* clusters_;
 };
 
 }  // namespace bristle

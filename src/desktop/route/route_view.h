@@ -16,6 +16,8 @@ class RouteView : public ScreenView {
   void show(Shown shown);
   // Draws these and no others.
   void show(std::vector<RouteMove> moves);
+  // This one stands out; empty: none.
+  void showCluster(const ClusterId& cluster);
   // Follows the routes of the picked button.
   void walk(Dir dir);
   // The place of the knob for a direction, in widget px; outside any button of interest.
@@ -33,12 +35,17 @@ class RouteView : public ScreenView {
  private:
   bool isDrawn(int box, Dir dir) const;
   QRectF boxRect(int box) const;
+  QRectF targetRect(int from, const Route& route) const;
+  QRectF clusterRect(int cluster) const;
   void paintRoutes(QPainter& painter);
+  void paintStops(QPainter& painter);
+  void paintClusters(QPainter& painter);
   void paintKnobs(QPainter& painter);
 
   Shown shown_ = Shown::All;
   std::vector<RouteMove> marked_;
   ScreenId markedOn_;
+  ClusterId cluster_;
   bool dragging_ = false;
   QPointF at_;  // widget px
 };

@@ -83,14 +83,23 @@ struct RouteRules {
 // How focus comes into a cluster that a route leads to.
 enum class Enter : std::uint8_t { First, Nearest, LastUsed, Chosen };
 
-// Buttons that belong together for focus.
+// How it leaves one: wherever a route leads; only where nothing of the cluster lies further that
+// way; never by a direction, but by cancel or an action; or the cluster is one stop for what is
+// outside, accept goes in and cancel comes out.
+enum class Leave : std::uint8_t { Open, Ends, Sealed, SingleStop };
+
+// Buttons that belong together for focus. One that holds all of another's is around it.
 struct Cluster {
   ClusterId id;
   std::string name;
-  std::vector<ItemPath> items;
+  std::vector<ItemPath> items;  // buttons, and containers with all buttons in them
   Enter enter = Enter::Nearest;
   ItemPath chosen;  // Chosen: the one; it need not be the first
   Extras extra;
+  Leave leave = Leave::Open;
+  // By Dir, where focus goes that leaves it that way: as laid out (Solved), pinned or closed; not
+  // of a sealed one. A button's own rule counts more.
+  std::array<RouteRule, 4> exits = {};
   bool operator==(const Cluster&) const = default;
 };
 

@@ -198,10 +198,16 @@ std::optional<Error> whyNot(const Screen& screen) {
       return wrong(place, fmt::format("a time from 0 to {} ms", kLongestTime));
     if (auto why = wrong(place, whyNot(motion->easing))) return why;
   }
-  for (const Cluster& cluster : screen.clusters)
+  for (const Cluster& cluster : screen.clusters) {
+    const std::string its = fmt::format("{}, cluster “{}”", place, cluster.name);
     for (const ItemPath& path : cluster.items)
-      if (auto why = wrong(fmt::format("{}, cluster “{}”", place, cluster.name), whyNot(path)))
-        return why;
+      if (auto why = wrong(its, whyNot(path))) return why;
+    for (const RouteRule& exit : cluster.exits) {
+      if (exit.type == RouteType::Wrap) return wrong(its, "exits that are closed or lead somewhere");
+      if (exit.type == RouteType::Pinned)
+        if (auto why = wrong(its + ", exit", whyNot(exit.target))) return why;
+    }
+  }
   for (const Guide& guide : screen.guides)
     if (!isWithin(guide.at, -1e6, 1e6)) return wrong(place, "guides from −1000000 to 1000000 px");
   return wrong(place, whyNoTree(screen));

@@ -1,6 +1,6 @@
-// Routes where there are scrollers and fly-outs: what is in one is solved by itself, a scroller in
-// the order of its whole content; the screen is solved with what can be seen of each scroller, and
-// without what flies out.
+// Routes where there are scrollers, clusters and fly-outs: what is in one is solved by itself, a
+// scroller in the order of its whole content; what is around it is solved with what can be seen of
+// each scroller, with one box for each cluster that is a single stop, and without what flies out.
 #pragma once
 #include <span>
 
@@ -9,10 +9,8 @@
 
 namespace bristle {
 
-// Which boxes are solved together: scrollers, then fly-outs, last the screen itself.
-std::vector<std::vector<int>> scopesOf(const ScreenRoutes& routes);
-// Solves each scope; a direction in which a scroller has nothing more leads out of it. Without
-// either the same as solve(routes.input).
+// Solves each scope; a direction in which a scroller or a cluster has nothing more leads out of
+// it, but for clusters that are never left so. Without any the same as solve(routes.input).
 SolveOutput solveScopes(const ScreenRoutes& routes);
 // The same, quicker where few boxes have moved since the last time (FocusSolver).
 class ScopeSolver {
@@ -27,8 +25,8 @@ class ScopeSolver {
 struct Sight {
   SolveInput input;
   Routes routes;             // within it; what leads out of it leads nowhere
-  std::vector<int> boxes;    // by place in it
-  std::vector<int> placeOf;  // by box; −1: not in it
+  std::vector<int> boxes;    // by place in it; of a single stop its first
+  std::vector<int> placeOf;  // by box; −1: not in it. All of a single stop are at its place
 };
 // From the inside out.
 std::vector<Sight> sightsOf(const ScreenRoutes& routes);

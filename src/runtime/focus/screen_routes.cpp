@@ -1,10 +1,12 @@
 #include "runtime/focus/screen_routes.h"
 
+#include <algorithm>
 #include <cmath>
 #include <tuple>
 #include <unordered_map>
 
 #include "runtime/document/screen.h"
+#include "runtime/focus/clusters.h"
 #include "runtime/focus/relation.h"
 #include "runtime/focus/scopes.h"
 #include "runtime/layout/scroll.h"
@@ -14,16 +16,18 @@ namespace {
 
 // Round the edge: as if the screen began again beyond it. What lies in the source's strip comes
 // first, the one at the far end before the others; without any, the one least to the side.
-// In a scroller: round the ends of its content.
+// In a scroller, and in a cluster that is not open: round its ends.
 int wrapTarget(const ScreenRoutes& routes, int box, Dir dir) {
   const SolveInput& input = routes.input;
   const Facing a = face(input.boxes[size_t(box)], dir);
+  const int within = keeping(routes, box);
   int best = -1;
   std::tuple<bool, double, double> bestScore;
   for (size_t i = 0; i < input.boxes.size(); ++i) {
     const Facing b = face(input.boxes[i], dir);
     if (routes.scrollerOf[i] != routes.scrollerOf[size_t(box)] ||
-        routes.flyOutOf[i] != routes.flyOutOf[size_t(box)])
+        routes.flyOutOf[i] != routes.flyOutOf[size_t(box)] ||
+        (within >= 0 && !holds(routes, within, static_cast<int>(i))))
       continue;
     if (static_cast<int>(i) == box || b.centre() > a.centre() - tuning::kProgress) continue;
     const Relation r = relate(a, b);
@@ -44,11 +48,58 @@ int boxOf(const BoxesById& boxes, const ItemPath& path) {
   return at == boxes.end() ? -1 : at->second;
 }
 
-std::vector<int> boxesOf(const BoxesById& boxes, const Cluster& cluster) {
-  std::vector<int> out;
-  for (const ItemPath& path : cluster.items)
-    if (const int box = boxOf(boxes, path); box >= 0) out.push_back(box);
+// The cluster that a rule leads to; −1: none, or it is not there.
+int clusterOf(const RouteRule& rule, const Screen& screen) {
+  for (size_t c = 0; c < screen.clusters.size(); ++c)
+    if (rule.target.cluster && screen.clusters[c].id == rule.target.cluster)
+      return static_cast<int>(c);
+  return -1;
+}
+
+RouteCluster::Exit exitOf(const RouteRule& rule, const Screen& screen, const BoxesById& boxes,
+                          const ScreenRoutes& routes) {
+  RouteCluster::Exit out{rule.type};
+  if (rule.type != RouteType::Pinned) return out;
+  out.target = boxOf(boxes, rule.target.item);
+  out.cluster = clusterOf(rule, screen);
+  if (out.cluster >= 0 && !routes.clusters[size_t(out.cluster)].boxes.empty())
+    out.target = routes.clusters[size_t(out.cluster)].boxes.front();
   return out;
+}
+
+// A box is in a cluster by itself, or by a container that it is in.
+void findClusters(const Screen& screen, const BoxesById& boxes, ScreenRoutes& out) {
+  std::unordered_map<ItemId, std::vector<int>> in;  // by container
+  if (!screen.clusters.empty())
+    for (size_t b = 0; b < out.items.size(); ++b)
+      for (const Item* at = &*screen.items[size_t(out.items[b])]; at && at->parent;
+           at = findItem(screen, at->parent))
+        in[at->parent].push_back(static_cast<int>(b));
+  out.clustersOf.resize(out.items.size());
+  for (const Cluster& cluster : screen.clusters) {
+    RouteCluster its{{}, cluster.enter, cluster.leave};
+    std::vector<bool> has(out.items.size());
+    const auto add = [&](int box) {
+      if (box < 0 || has[size_t(box)]) return;
+      has[size_t(box)] = true;
+      its.boxes.push_back(box);
+      out.clustersOf[size_t(box)].push_back(static_cast<int>(out.clusters.size()));
+    };
+    for (const ItemPath& path : cluster.items) {
+      add(boxOf(boxes, path));
+      if (const auto held = in.find(path.alone()); held != in.end())
+        for (const int box : held->second) add(box);
+    }
+    out.clusters.push_back(std::move(its));
+  }
+  for (auto& around : out.clustersOf)
+    std::stable_sort(around.begin(), around.end(), [&](int a, int b) {
+      return out.clusters[size_t(a)].boxes.size() < out.clusters[size_t(b)].boxes.size();
+    });
+  for (size_t c = 0; c < screen.clusters.size(); ++c)
+    for (const Dir dir : kDirs)
+      out.clusters[c].exits[size_t(dir)] =
+          exitOf(screen.clusters[c].exits[size_t(dir)], screen, boxes, out);
 }
 
 // What the rule of a box and a direction comes to.
@@ -62,13 +113,9 @@ void apply(const RouteRule& rule, const Screen& screen, const BoxesById& boxes, 
     out.wraps[size_t(box)][size_t(dir)] = target >= 0;
   }
   if (rule.type == RouteType::Pinned) {
-    target = boxOf(boxes, rule.target.item);
-    for (size_t c = 0; c < screen.clusters.size(); ++c) {
-      if (!rule.target.cluster || screen.clusters[c].id != rule.target.cluster) continue;
-      if (out.clusters[c].empty()) continue;
-      out.toCluster[size_t(box)][size_t(dir)] = static_cast<int>(c);
-      target = out.clusters[c].front();
-    }
+    const RouteCluster::Exit to = exitOf(rule, screen, boxes, out);
+    target = to.target;
+    if (target >= 0) out.toCluster[size_t(box)][size_t(dir)] = to.cluster;
     out.broken[size_t(box)][size_t(dir)] = target < 0;
   }
   if (target >= 0) slot = {SlotRule::Fixed, target};
@@ -120,7 +167,7 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
   out.broken.assign(n, {});
   out.said.assign(n, {});
   out.toCluster.assign(n, {-1, -1, -1, -1});
-  for (const Cluster& cluster : screen.clusters) out.clusters.push_back(boxesOf(boxes, cluster));
+  findClusters(screen, boxes, out);
   for (size_t b = 0; b < n; ++b) {
     const ButtonData& button = *screen.items[size_t(out.items[b])]->button();
     for (Dir dir : kDirs) {

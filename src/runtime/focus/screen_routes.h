@@ -15,6 +15,20 @@ struct RouteScroller {
   int outer = -1;  // the one that it is in; −1: the screen
 };
 
+// A cluster, with what there is of it on the display.
+struct RouteCluster {
+  std::vector<int> boxes;  // in its order; those of a container in document order
+  Enter enter = Enter::Nearest;
+  Leave leave = Leave::Open;
+  // Where focus goes that leaves it, by Dir. Pinned to what is not there: `target` is −1.
+  struct Exit {
+    RouteType type = RouteType::Solved;
+    int target = -1;   // a box; of a cluster its first
+    int cluster = -1;  // where it leads to one, by index
+  };
+  std::array<Exit, 4> exits = {};
+};
+
 // A screen's focusable buttons, by index: `items[i]` is the place in Screen::items of box i.
 struct ScreenRoutes {
   std::vector<int> items;
@@ -27,7 +41,8 @@ struct ScreenRoutes {
   std::vector<std::array<bool, 4>> broken;
   // By box and direction: what was said of it, for the display and the language.
   std::vector<std::array<RouteType, 4>> said;
-  std::vector<std::vector<int>> clusters;  // the boxes of each of Screen::clusters
+  std::vector<RouteCluster> clusters;        // as Screen::clusters
+  std::vector<std::vector<int>> clustersOf;  // by box: those around it, from the inside out
   // By box and direction: the cluster that it leads to, by index; −1: none. The target is its
   // first.
   std::vector<std::array<int, 4>> toCluster;

@@ -58,6 +58,7 @@ using Routes = std::vector<std::array<Route, 4>>;
 
 struct SolveOutput {
   Routes routes;
+  Routes stops;  // of clusters that are one stop (screen_routes.h); solve() leaves it empty
   int repairs = 0;
   bool allReached = true;  // every box from every other
   bool operator==(const SolveOutput&) const = default;

@@ -6,6 +6,7 @@ namespace bristle {
 namespace {
 
 constexpr std::array<std::string_view, 4> kEnter{"first", "nearest", "last", "chosen"};
+constexpr std::array<std::string_view, 4> kLeave{"open", "ends", "sealed", "single stop"};
 constexpr const char* kWhere = "where";
 
 Json pathJson(const ItemPath& path) {
@@ -107,6 +108,10 @@ Json toJson(const Cluster& cluster) {
   for (const ItemPath& path : cluster.items) out["items"].push_back(pathJson(path));
   if (cluster.enter != Enter::Nearest) out["enter"] = kEnter[static_cast<size_t>(cluster.enter)];
   if (cluster.chosen) out["chosen"] = pathJson(cluster.chosen);
+  if (cluster.leave != Leave::Open) out["leave"] = kLeave[static_cast<size_t>(cluster.leave)];
+  for (const Dir dir : kDirs)
+    if (const RouteRule& exit = cluster.exits[size_t(dir)]; exit.type != RouteType::Solved)
+      out["exits"][std::string(nameOf(dir))] = routeJson(exit);
   putBack(out, cluster.extra);
   return out;
 }
@@ -123,6 +128,14 @@ Cluster readCluster(JsonReader& r, const Json& value, const JsonPlace& at) {
       static_cast<Enter>(r.choice(value, at, "enter", kEnter, static_cast<size_t>(Enter::Nearest)));
   if (const Json* chosen = r.member(value, "chosen"))
     out.chosen = readPath(r, *chosen, {&at, "chosen", 0, false});
+  out.leave = static_cast<Leave>(r.choice(value, at, "leave", kLeave, size_t(Leave::Open)));
+  const JsonPlace here{&at, "exits", 0, false};
+  if (const Json* exits = r.member(value, "exits"); exits && r.isObject(*exits, here))
+    eachDir(r, *exits, here, [&](Dir dir, RouteRule rule) {
+      if (rule.type == RouteType::Wrap)
+        return r.complain(here, "expected closed, or an object with to or cluster");
+      out.exits[size_t(dir)] = std::move(rule);
+    });
   out.extra = leftover(value, toJson(out));
   return out;
 }

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <tuple>
 
+#include "runtime/focus/clusters.h"
 #include "runtime/focus/scopes.h"
 #include "runtime/layout/fly_outs.h"
 #include "runtime/layout/scroll.h"
@@ -61,9 +62,16 @@ bool enabled(const ScreenRun& run, int box) {
   return run.buttons[size_t(box)].running.signals.has(Signals::Enabled);
 }
 
+// Of the single stop that has focus, else of the button.
+const Route& routeOf(const ScreenRun& run, int from, Dir dir) {
+  const int stop = run.stopOf(from);
+  return stop < 0 ? run.routes.output.routes[size_t(from)][size_t(dir)]
+                  : run.routes.output.stops[size_t(stop)][size_t(dir)];
+}
+
 const char* howOf(const ScreenRun& run, int from, Dir dir) {
-  if (run.routes.wraps[size_t(from)][size_t(dir)]) return "wrap";
-  switch (run.routes.output.routes[size_t(from)][size_t(dir)].reason) {
+  if (run.stopOf(from) < 0 && run.routes.wraps[size_t(from)][size_t(dir)]) return "wrap";
+  switch (routeOf(run, from, dir).reason) {
     case RouteReason::Fixed:
       return "pinned";
     case RouteReason::Repair:
@@ -77,9 +85,12 @@ const char* howOf(const ScreenRun& run, int from, Dir dir) {
 
 // Where several face one large button, the way back leads where focus came from.
 int remembered(const ScreenRun& run, int from, Dir dir) {
+  if (run.stopOf(from) >= 0) return -1;
   const int came = run.memory[size_t(from)][size_t(dir)];
   const Route& route = run.routes.output.routes[size_t(from)][size_t(dir)];
   if (came < 0 || route.reason != RouteReason::Solved || route.target == came) return -1;
+  // Not out of, nor into, what the route itself stays in or out of.
+  if (run.routes.clustersOf[size_t(route.target)] != run.routes.clustersOf[size_t(came)]) return -1;
   return admissible(run.routes, from, dir, came) ? came : -1;
 }
 
@@ -102,7 +113,7 @@ double distance(const Box& a, const Box& b) {
 
 // Which of a cluster's buttons gets focus that comes from `from`; −1: none of them can have it.
 int entryOf(const ScreenRun& run, int cluster, int from) {
-  std::vector<int> can = run.routes.clusters[size_t(cluster)];
+  std::vector<int> can = run.routes.clusters[size_t(cluster)].boxes;
   std::erase_if(can, [&](int box) { return !canHaveFocus(run, box); });
   if (can.empty()) return -1;
   const Cluster& it = run.screen->clusters[size_t(cluster)];
@@ -123,10 +134,31 @@ int entryOf(const ScreenRun& run, int cluster, int from) {
   return can.front();
 }
 
+// The cluster that a person's word leads to; −1: none.
+int clusterSaid(const ScreenRun& run, int from, Dir dir) {
+  const int stop = run.stopOf(from);
+  if (stop >= 0) return run.routes.clusters[size_t(stop)].exits[size_t(dir)].cluster;
+  if (const auto* exit = exitAt(run.routes, run.routes.output.routes, from, dir))
+    return exit->cluster;
+  return run.routes.toCluster[size_t(from)][size_t(dir)];
+}
+
 int targetOf(const ScreenRun& run, int from, Dir dir) {
-  const int cluster = run.routes.toCluster[size_t(from)][size_t(dir)];
-  if (cluster >= 0) return entryOf(run, cluster, from);
-  return run.routes.output.routes[size_t(from)][size_t(dir)].target;
+  const Route& route = routeOf(run, from, dir);
+  if (route.target < 0) return -1;
+  int to = route.target;
+  if (const int said = clusterSaid(run, from, dir); said >= 0) to = entryOf(run, said, from);
+  // Into the clusters on the way, from the outside in.
+  std::vector<int> done;
+  while (to >= 0) {
+    const int into = entered(run.routes, from, to, route.reason, done);
+    if (into < 0) break;
+    done.push_back(into);
+    const int entry = entryOf(run, into, from);
+    // Where two clusters only overlap, one's rule does not lead out of what the other keeps in.
+    if (entry < 0 || run.stopOf(from) >= 0 || !isShut(run.routes, from, entry)) to = entry;
+  }
+  return to;
 }
 
 Move alongRoutes(const ScreenRun& run, int from, Dir dir) {
@@ -144,13 +176,21 @@ Move alongRoutes(const ScreenRun& run, int from, Dir dir) {
   return {};
 }
 
+RouteType saidOfStop(const ScreenRun& run, int box, Dir dir) {
+  return run.routes.clusters[size_t(run.stopOf(box))].exits[size_t(dir)].type;
+}
+
 // The way back of the newest move, whatever the routes say; −1 where a person's word counts more.
 int wayBack(const ScreenRun& run, int from, Dir dir) {
   if (run.trail.empty()) return -1;
   const MoveMade& last = run.trail.back();
   if (last.to != from || last.dir != opposite(dir) || !canHaveFocus(run, last.from)) return -1;
   const RouteType said = saidOf(run, from, dir);
-  return said == RouteType::Pinned || said == RouteType::Closed ? -1 : last.from;
+  const bool leaves = exitAt(run.routes, run.routes.output.routes, from, dir) ||
+                      isShut(run.routes, from, last.from);
+  const bool stop = run.stopOf(from) >= 0;
+  if (stop) return saidOfStop(run, from, dir) == RouteType::Solved ? last.from : -1;
+  return said == RouteType::Pinned || said == RouteType::Closed || leaves ? -1 : last.from;
 }
 
 }  // namespace
@@ -224,12 +264,21 @@ bool ButtonRun::shallBeCurrent(const ScreenId& on, std::span<const double> value
   return action.type == ActionType::Open && action.screen == on;
 }
 
-void ScreenRun::focusOn(int box) {
+void ScreenRun::focusOn(int box, bool into) {
   focus = box;
   for (size_t c = 0; c < routes.clusters.size(); ++c) {
-    const auto& in = routes.clusters[c];
-    if (std::find(in.begin(), in.end(), box) != in.end()) lastIn[c] = box;
+    const bool in = holds(routes, static_cast<int>(c), box);
+    if (in) lastIn[c] = box;
+    inside[c] = in && (inside[c] || into);
   }
+}
+
+int ScreenRun::stopOf(int box) const {
+  const auto& around = routes.clustersOf[size_t(box)];
+  const auto stop = std::find_if(around.rbegin(), around.rend(), [&](int c) {
+    return routes.clusters[size_t(c)].leave == Leave::SingleStop && !inside[size_t(c)];
+  });
+  return stop == around.rend() ? -1 : *stop;
 }
 
 bool ScreenRun::scrollTo(std::span<const Px> offsets) {
@@ -238,9 +287,25 @@ bool ScreenRun::scrollTo(std::span<const Px> offsets) {
   return true;
 }
 
+namespace {
+
+bool isInside(const ScreenRun& run, int box) {
+  const auto& around = run.routes.clustersOf[size_t(box)];
+  return std::any_of(around.begin(), around.end(), [&](int c) { return run.inside[size_t(c)]; });
+}
+
+}  // namespace
+
 int stepFrom(const ScreenRun& run, int from, bool forwards) {
   std::vector<int> order = readingOrder(run.routes);
-  std::erase_if(order, [&](int box) { return !canHaveFocus(run, box); });
+  // A single stop is one step: another button of it only once focus has gone in, and then no other.
+  const auto outOfReach = [&](int box) {
+    const int stop = run.stopOf(box);
+    if (stop >= 0 && from >= 0 && holds(run.routes, stop, from)) return box != from;
+    if (stop >= 0) return box != entryOf(run, stop, from < 0 ? box : from);
+    return from >= 0 && isInside(run, from) && isShut(run.routes, from, box);
+  };
+  std::erase_if(order, [&](int box) { return !canHaveFocus(run, box) || outOfReach(box); });
   if (order.empty()) return -1;
   const auto at = std::find(order.begin(), order.end(), from);
   if (at == order.end()) return forwards ? order.front() : order.back();
@@ -305,6 +370,7 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
         run.still[i] = looksOf(compiled, *kind, button->own);
   run.memory.assign(run.buttons.size(), {-1, -1, -1, -1});
   run.lastIn.assign(run.routes.clusters.size(), -1);
+  run.inside.assign(run.routes.clusters.size(), false);
   return run;
 }
 

@@ -91,6 +91,7 @@ struct ScreenRun {
   std::vector<std::array<int, 4>> memory;
   std::vector<MoveMade> trail;  // the run of moves that led here, the newest last
   std::vector<int> lastIn;      // by cluster: the box in it that had focus last; −1: none yet
+  std::vector<bool> inside;     // by cluster: a single stop that focus has gone into
   int number = 0;               // of its opening, in this session
   FlyOutsHeld flyOuts;
   bool conditions = false;  // whether any button asks values
@@ -98,8 +99,10 @@ struct ScreenRun {
   // Whether input does nothing here yet.
   bool waits() const { return screen->waitUntilShown && life.phase() == ScreenPhase::Opening; }
 
-  // Keeps it in mind for the clusters, too.
-  void focusOn(int box);
+  // Keeps it in mind for the clusters, too. `into`: goes into those that are a single stop.
+  void focusOn(int box, bool into = false);
+  // The outermost single stop that holds a box, and that focus has not gone into; −1: none.
+  int stopOf(int box) const;
   // Moves what scrollers hold (layout/scroll.h), and solves the routes for what can be seen now.
   // False where that changes nothing.
   bool scrollTo(std::span<const Px> offsets);

@@ -112,6 +112,8 @@ class Session {
   void move(const InputEvent& event);
   void moveOnce(Dir dir);
   void step(bool forwards);
+  bool intoStop(int box);
+  bool outOfStop();
 
   // session_fly_outs.cpp: which is open
   void followFlyOuts();

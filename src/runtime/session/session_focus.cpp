@@ -43,7 +43,7 @@ void Session::focusOn(int box, std::string how) {
        .fromItem = from,
        .how = std::move(how)});
   top().trail.clear();
-  top().focusOn(box);
+  top().focusOn(box, isPointer(modality_));  // a pointer picks the very button
   for (const auto& [which, on] : {std::pair(before, false), std::pair(box, true)}) {
     if (which < 0) continue;
     withButton(topDepth(), which,
@@ -98,6 +98,36 @@ void Session::step(bool forwards) {
   hidePointers();
   const int to = stepFrom(top(), top().focus, forwards);
   if (to >= 0) focusOn(to, forwards ? "next" : "previous");
+}
+
+// Accept on a single stop goes into it, and does nothing else.
+bool Session::intoStop(int box) {
+  const int stop = top().stopOf(box);
+  if (stop < 0) return false;
+  top().inside[size_t(stop)] = true;
+  top().trail.clear();
+  add({.type = TraceType::Cluster,
+       .item = top().buttons[size_t(box)].item->id,
+       .number = 1,
+       .how = top().screen->clusters[size_t(stop)].id.text});
+  return true;
+}
+
+// Cancel comes out of the innermost that focus has gone into.
+bool Session::outOfStop() {
+  const int box = top().focus;
+  if (box < 0) return false;
+  for (const int c : top().routes.clustersOf[size_t(box)]) {
+    if (!top().inside[size_t(c)]) continue;
+    top().inside[size_t(c)] = false;
+    top().trail.clear();
+    add({.type = TraceType::Cluster,
+         .item = top().buttons[size_t(box)].item->id,
+         .number = 0,
+         .how = top().screen->clusters[size_t(c)].id.text});
+    return true;
+  }
+  return false;
 }
 
 }  // namespace bristle

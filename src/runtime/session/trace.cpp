@@ -53,6 +53,9 @@ std::string line(const TraceEntry& e, const Names& names) {
       return fmt::format("scroll {} to {:g}", names.item(e.item), e.number);
     case TraceType::FlyOut:
       return fmt::format("fly-out {} {}", names.item(e.item), e.how);
+    case TraceType::Cluster:
+      return fmt::format("{} {} at {}", e.number > 0 ? "into" : "out of", e.how,
+                         names.item(e.item));
     case TraceType::Quit:
       return "quit";
     case TraceType::Runaway:

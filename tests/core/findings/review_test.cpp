@@ -38,6 +38,12 @@ Project broken() {
   edit(screen, ids[2])->button()->routes[Dir::Left] = {RouteType::Pinned, ItemId{"nobody"}};
   edit(screen, ids[0])->button()->when = {"@nobody > 1", "over"};
   screen.entry = {"noone"};
+  Cluster none{{"g90"}, "Nobody", {}, {}, {}, {}};
+  Cluster shut{{"g91"}, "Shut", {ids[3]}, Enter::Chosen, ids[0], {}, Leave::Sealed};
+  shut.exits[0] = {RouteType::Pinned, ItemId{"nobody"}};
+  shut.exits[1] = {RouteType::Pinned, ClusterId{"g91"}};
+  screen.clusters.push_back(none);
+  screen.clusters.push_back(shut);
   p.first = {"nowhere"};
   Kind& kind = *edit(p, p.kinds[0]->id);
   kind.departures[StateId{"asleep"}];

@@ -1,6 +1,7 @@
 // behaviour.md §4: a route that leads to a cluster enters it by its entry rule.
 #include <gmock/gmock.h>
 
+#include "support/layouts.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -61,6 +62,161 @@ TEST(Clusters, OneThatIsGoneIsTold) {
   c.screen().clusters.clear();
   Playing run(c.project);
   EXPECT_TRUE(run.session().stack()[0].routes.broken[0][size_t(Dir::Right)]);
+}
+
+//  0 1 2
+//  3 4 5
+//  6 7 8
+struct Nine {
+  Project project;
+  std::vector<ItemId> ids;
+  Nine() {
+    std::vector<Box> boxes;
+    for (int i = 0; i < 9; ++i) boxes.push_back({100.0 + i % 3 * 120, 100.0 + i / 3 * 60, 100, 40});
+    project = test::placedMenu(boxes);
+    ids = test::buttons(project);
+    screen().entry = ids[0];
+  }
+  Screen& screen() { return *edit(project, project.screens[0]->id); }
+  Cluster& add(Leave leave, const std::vector<size_t>& in, Enter enter = Enter::Nearest) {
+    Cluster cluster;
+    cluster.id = ClusterId{"g" + std::to_string(screen().clusters.size())};
+    for (const size_t i : in) cluster.items.emplace_back(ids[i]);
+    cluster.enter = enter;
+    cluster.leave = leave;
+    screen().clusters.push_back(cluster);
+    return screen().clusters.back();
+  }
+};
+
+// Whatever leads into it: the entry rule says where, the way back leads back.
+TEST(Clusters, ARouteThatWasSolvedEntersByTheRule) {
+  Nine nine;
+  nine.add(Leave::Open, {1, 2, 4, 5}, Enter::Chosen).chosen = nine.ids[5];
+  Playing run(nine.project);
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[5]);
+  run.move(Dir::Left);
+  EXPECT_EQ(run.session().focused(), nine.ids[0]) << "the way back";
+  run.move(Dir::Down);
+  run.move(Dir::Down);
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[7]);
+  run.move(Dir::Up);
+  EXPECT_EQ(run.session().focused(), nine.ids[5]) << "from below, too";
+}
+
+TEST(Clusters, WhatAPersonPinnedToAButtonIsEnteredThere) {
+  Nine nine;
+  nine.add(Leave::Open, {1, 2, 4, 5}, Enter::Chosen).chosen = nine.ids[5];
+  edit(nine.screen(), nine.ids[0])->button()->routes[Dir::Right] = {RouteType::Pinned, nine.ids[2]};
+  Playing run(nine.project);
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[2]);
+}
+
+TEST(Clusters, ASingleStopIsPassedInOneStepAcceptGoesInAndCancelComesOut) {
+  Nine nine;
+  nine.add(Leave::SingleStop, {3, 4, 5}, Enter::First);
+  Playing run(nine.project);
+  run.move(Dir::Down);
+  ASSERT_EQ(run.session().focused(), nine.ids[3]);
+  run.move(Dir::Down);
+  EXPECT_EQ(run.session().focused(), nine.ids[7]) << "past all of it, from its middle";
+  run.move(Dir::Up);
+  ASSERT_EQ(run.session().focused(), nine.ids[3]);
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[3]) << "nothing beside the stop";
+  using testing::Contains;
+  using testing::HasSubstr;
+  const auto in = run.key(InputType::Accept, true);
+  EXPECT_THAT(in, Contains(HasSubstr("into g0")));
+  EXPECT_THAT(run.key(InputType::Accept, false), testing::Not(Contains(HasSubstr("activate"))));
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[4]);
+  EXPECT_THAT(run.move(Dir::Up), Contains(HasSubstr("bump")));
+  run.key(InputType::Accept, true);
+  EXPECT_THAT(run.key(InputType::Accept, false), Contains(HasSubstr("activate")));
+  EXPECT_THAT(run.key(InputType::Cancel, true), Contains(HasSubstr("out of g0")));
+  run.key(InputType::Cancel, false);
+  EXPECT_EQ(run.session().focused(), nine.ids[4]) << "it stands where one was in it";
+  run.move(Dir::Up);
+  EXPECT_NE(run.session().focused(), nine.ids[4]);
+}
+
+TEST(Clusters, APointerGoesStraightIntoASingleStop) {
+  Nine nine;
+  nine.project.settings.pointerMovesFocus = true;
+  nine.add(Leave::SingleStop, {3, 4, 5});
+  Playing run(nine.project);
+  run.point(InputType::Point, nine.ids[4]);
+  run.move(Dir::Right);
+  EXPECT_EQ(run.session().focused(), nine.ids[5]);
+}
+
+TEST(Clusters, StepsOfTabPassASingleStopOnceAndStayInItOnceWithin) {
+  Nine nine;
+  nine.add(Leave::SingleStop, {3, 4, 5}, Enter::First);
+  Playing run(nine.project);
+  const auto& at = [&] { return run.session().focused(); };
+  for (const size_t wanted : {1, 2, 3, 6}) {
+    run.key(InputType::Step, true);
+    EXPECT_EQ(at(), nine.ids[wanted]);
+  }
+  run.move(Dir::Up);
+  run.key(InputType::Accept, true);
+  run.key(InputType::Accept, false);
+  for (const size_t wanted : {4, 5, 3}) {
+    run.key(InputType::Step, true);
+    EXPECT_EQ(at(), nine.ids[wanted]);
+  }
+}
+
+TEST(Clusters, AClosedExitIsAPersonsWordAndHoldsAgainstTheWayBack) {
+  Nine nine;
+  nine.add(Leave::Open, {1, 4, 7}).exits[size_t(Dir::Left)] = {RouteType::Closed, {}};
+  Playing run(nine.project);
+  run.move(Dir::Right);
+  ASSERT_EQ(run.session().focused(), nine.ids[1]);
+  run.move(Dir::Left);
+  EXPECT_EQ(run.session().focused(), nine.ids[1]);
+}
+
+// “Every move followed by its opposite returns”, through clusters of every kind, where nobody said
+// otherwise.
+TEST(Clusters, EveryMoveIsTakenBackByItsOpposite) {
+  int moves = 0;
+  for (std::uint64_t seed = 1; seed <= 60; ++seed) {
+    test::Dice dice(seed);
+    const auto& families = test::layoutFamilies();
+    Nine nine;
+    nine.project = test::placedMenu(test::layoutOf(families[seed % families.size()], seed, 20));
+    nine.ids = test::buttons(nine.project);
+    for (int k = 0; k < 3; ++k) {
+      std::vector<size_t> in;
+      for (size_t i = 0; i < nine.ids.size(); ++i)
+        if (dice.chance(0.35)) in.push_back(i);
+      const Leave leave = static_cast<Leave>(dice.whole(0, 3));
+      // Out of what is never left there is no way, so there is none back into the open either.
+      nine.add(leave == Leave::Sealed ? Leave::Ends : leave, in,
+               static_cast<Enter>(dice.whole(0, 2)));
+    }
+    Playing run(nine.project);
+    for (int step = 0; step < 60; ++step) {
+      if (dice.chance(0.1)) run.key(InputType::Accept, true), run.key(InputType::Accept, false);
+      if (dice.chance(0.1) && run.session().stack()[0].stopOf(run.session().stack()[0].focus) < 0)
+        run.point(InputType::Point, nine.ids[size_t(dice.whole(0, int(nine.ids.size()) - 1))]);
+      const ItemId before = run.session().focused();
+      const Dir dir = kDirs[size_t(dice.whole(0, 3))];
+      const std::string there = testing::PrintToString(run.move(dir));
+      if (run.session().focused() == before) continue;
+      ++moves;
+      const std::string back = testing::PrintToString(run.move(opposite(dir)));
+      EXPECT_EQ(run.session().focused(), before) << seed << ", step " << step << there << back;
+      run.move(dir);
+    }
+  }
+  EXPECT_GT(moves, 500);
 }
 
 }  // namespace
