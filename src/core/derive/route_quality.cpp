@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "runtime/document/screen.h"
+#include "runtime/focus/clusters.h"
 #include "runtime/focus/scopes.h"
 #include "runtime/layout/scroll.h"
 
@@ -142,7 +143,9 @@ void sortMove(const Position& at, const RouteMove& move, RouteQuality& out) {
   const Route& route = routes.output.routes[size_t(move.box)][size_t(move.dir)];
   const Sight* in = innermost(at.sights, move.box, route.target);
   if (route.target < 0) {
-    const bool closed = routes.said[size_t(move.box)][size_t(move.dir)] == RouteType::Closed;
+    const bool closed = routes.said[size_t(move.box)][size_t(move.dir)] == RouteType::Closed ||
+                        shutting(routes, move.box) >= 0 ||
+                        exitAt(routes, routes.output.routes, move.box, move.dir);
     if (!closed && in &&
         whyEmpty(in->input, in->placeOf[size_t(move.box)], move.dir) == Emptiness::Beside)
       out.empty.push_back(move);

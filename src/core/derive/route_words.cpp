@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "runtime/focus/clusters.h"
 #include "runtime/focus/scopes.h"
 
 namespace bristle {
@@ -45,9 +46,33 @@ std::string remedy(const Sight& in, int box, Dir dir, const RankedCandidate& c) 
 
 }  // namespace
 
+namespace {
+
+std::string shutInWords(const ScreenRoutes& routes, int cluster) {
+  return routes.clusters[size_t(cluster)].leave == Leave::Sealed
+             ? "only cancel leaves its cluster"
+             : "its cluster is one stop: cancel comes out of it";
+}
+
+// Whether its cluster, which is left at its ends only, has something that comes before `target`.
+bool comesBefore(const ScreenRoutes& routes, int box, Dir dir, int target) {
+  const int to = routes.output.routes[size_t(box)][size_t(dir)].target;
+  const auto& around = routes.clustersOf[size_t(box)];
+  return to >= 0 && std::any_of(around.begin(), around.end(), [&](int c) {
+           return routes.clusters[size_t(c)].leave == Leave::Ends && holds(routes, c, to) &&
+                  !holds(routes, c, target);
+         });
+}
+
+}  // namespace
+
 std::string reasonInWords(const ScreenRoutes& routes, int box, Dir dir) {
   const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
+  if (const auto* exit = exitAt(routes, routes.output.routes, box, dir))
+    return exit->type == RouteType::Closed ? "the exit of its cluster is closed"
+                                           : "the exit of its cluster";
   if (route.target >= 0) return inWords(route.reason);
+  if (const int shut = shutting(routes, box); shut >= 0) return shutInWords(routes, shut);
   const auto sights = sightsOf(routes);
   const Sight* in = innermost(sights, box);
   return in ? inWords(whyEmpty(in->input, in->placeOf[size_t(box)], dir)) : inWords(route.reason);
@@ -55,6 +80,9 @@ std::string reasonInWords(const ScreenRoutes& routes, int box, Dir dir) {
 
 std::string whyNotInWords(const ScreenRoutes& routes, int box, Dir dir, int target,
                           const BoxName& name) {
+  if (isShut(routes, box, target)) return shutInWords(routes, shutting(routes, box));
+  if (comesBefore(routes, box, dir, target))
+    return "its cluster is left at its ends only, and goes on that way";
   const auto sights = sightsOf(routes);
   const Sight* in = innermost(sights, box, target);
   if (!in) return "the one is in a list or a fly-out that the other is not in";

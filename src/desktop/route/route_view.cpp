@@ -131,10 +131,11 @@ void RouteView::paintClusters(QPainter& p) {
     small.setBold(mine);
     const QString name = toQt(screen.clusters[c].name);
     const QFontMetrics metrics(small);
-    const QRectF tag(
-        r.left() + 10, r.top() - metrics.height() / 2.0 - 1,
-        std::min<double>(metrics.horizontalAdvance(name) + 10, std::max(r.width() - 20, 40.0)),
-        metrics.height() + 2);
+    // At the right, where no knob of a picked one is.
+    const double wide =
+        std::min<double>(metrics.horizontalAdvance(name) + 12, std::max(r.width() - 20, 40.0));
+    const QRectF tag(r.right() - wide - 8, r.top() - metrics.height() / 2.0 - 1, wide,
+                     metrics.height() + 2);
     p.setPen(Qt::NoPen);
     p.setBrush(mine ? QColor("#f2c14e") : QColor(58, 64, 66));
     p.drawRoundedRect(tag, 4, 4);

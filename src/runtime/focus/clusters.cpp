@@ -15,11 +15,24 @@ int keeping(const ScreenRoutes& routes, int box) {
   return -1;
 }
 
+namespace {
+
+bool isShutAround(const RouteCluster& cluster) {
+  return cluster.leave == Leave::Sealed || cluster.leave == Leave::SingleStop;
+}
+
+}  // namespace
+
+int shutting(const ScreenRoutes& routes, int box) {
+  for (const int c : routes.clustersOf[size_t(box)])
+    if (isShutAround(routes.clusters[size_t(c)])) return c;
+  return -1;
+}
+
 bool isShut(const ScreenRoutes& routes, int from, int target) {
   const auto& around = routes.clustersOf[size_t(from)];
   return std::any_of(around.begin(), around.end(), [&](int c) {
-    const Leave leave = routes.clusters[size_t(c)].leave;
-    return (leave == Leave::Sealed || leave == Leave::SingleStop) && !holds(routes, c, target);
+    return isShutAround(routes.clusters[size_t(c)]) && !holds(routes, c, target);
   });
 }
 
@@ -29,7 +42,7 @@ const RouteCluster::Exit* exitAt(const ScreenRoutes& routes, const Routes& solve
   const int target = solved[size_t(box)][size_t(dir)].target;
   for (const int c : routes.clustersOf[size_t(box)]) {
     const RouteCluster& cluster = routes.clusters[size_t(c)];
-    if (cluster.leave == Leave::Sealed || cluster.leave == Leave::SingleStop) return nullptr;
+    if (isShutAround(cluster)) return nullptr;
     const RouteCluster::Exit& exit = cluster.exits[size_t(dir)];
     const bool leaves = target < 0 || !holds(routes, c, target);
     const bool says = exit.type == RouteType::Closed || exit.target >= 0;

@@ -9,6 +9,8 @@ namespace bristle {
 bool holds(const ScreenRoutes& routes, int cluster, int box);
 // The innermost cluster around a box out of which not every route leads; −1: all are open.
 int keeping(const ScreenRoutes& routes, int box);
+// The innermost around a box that no direction leaves; −1: none.
+int shutting(const ScreenRoutes& routes, int box);
 // Whether some cluster around `from` never lets a direction lead to `target`.
 bool isShut(const ScreenRoutes& routes, int from, int target);
 // What was said of leaving the clusters around a box that way, where its route does leave one of

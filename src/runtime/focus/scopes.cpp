@@ -322,6 +322,7 @@ std::vector<RankedCandidate> rank(const ScreenRoutes& routes, int box, Dir dir, 
     c.target = in->boxes[size_t(c.target)];
     if (c.because >= 0) c.because = in->boxes[size_t(c.because)];
   }
+  std::erase_if(out, [&](const RankedCandidate& c) { return isShut(routes, box, c.target); });
   return out;
 }
 

@@ -102,6 +102,7 @@ TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
     routes.wraps.assign(n, {});
     routes.flyOutOf.assign(n, -1);
     routes.scrollerOf.assign(n, -1);
+    routes.clustersOf.resize(n);
     Screen screen;
     for (size_t i = 0; i < n; ++i) {
       Item item;

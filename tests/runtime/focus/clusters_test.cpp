@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <set>
 
+#include "core/derive/route_words.h"
 #include "runtime/focus/scopes.h"
 #include "support/layouts.h"
 #include "support/menus.h"
@@ -145,6 +146,23 @@ TEST(ClusterRoutes, AContainerStandsForAllThatIsInIt) {
   const ScreenRoutes routes =
       screenRoutes(screen, layOut(project, screen, project.displays[0], PlainMeasure()));
   EXPECT_EQ(routes.clusters[0].boxes, (std::vector<int>{0, 1, 2}));
+}
+
+TEST(ClusterRoutes, AreToldOfInWords) {
+  Grid grid(12, 4);
+  grid.add(Leave::Ends, {0, 1, 4, 5}).exits[size_t(Dir::Down)] = {RouteType::Closed, {}};
+  grid.add(Leave::Sealed, {2, 3});
+  grid.add(Leave::SingleStop, {10, 11});
+  const ScreenRoutes r = grid.routes();
+  const auto name = [](int box) { return std::to_string(box); };
+  EXPECT_EQ(reasonInWords(r, 5, Dir::Down), "the exit of its cluster is closed");
+  EXPECT_EQ(reasonInWords(r, 2, Dir::Down), "only cancel leaves its cluster");
+  EXPECT_EQ(reasonInWords(r, 10, Dir::Left), "its cluster is one stop: cancel comes out of it");
+  EXPECT_EQ(whyNotInWords(r, 0, Dir::Down, 8, name),
+            "its cluster is left at its ends only, and goes on that way");
+  EXPECT_EQ(whyNotInWords(r, 3, Dir::Down, 7, name), "only cancel leaves its cluster");
+  for (const auto& c : rank(r, 2, Dir::Right)) EXPECT_EQ(c.target, 3);
+  EXPECT_TRUE(rank(r, 3, Dir::Down).empty());
 }
 
 // Bad input: nothing crashes, nothing loops, what is outside is as it was.
