@@ -190,5 +190,26 @@ TEST_F(RouteBenchTest, AContainerBecomesAClusterInOneStep) {
   EXPECT_EQ(work().routes().clusters[0].boxes.size(), 4u) << "with all that is in it";
 }
 
+TEST_F(RouteBenchTest, WhatOneWouldWonderAboutIsToldAndMendedByOnePress) {
+  const auto why = [&]() -> QString {
+    for (const QLabel* label : window->findChildren<QLabel*>())
+      if (label->accessibleName() == QStringLiteral("Why one would wonder") && label->isVisible())
+        return label->text();
+    return {};
+  };
+  ASSERT_TRUE(QTest::qWaitFor([&] { return why().contains(QStringLiteral("one expects")); }));
+  ASSERT_TRUE(work().perform(
+      setRoute(project().screens[0]->id, ids[0], Dir::Down, {RouteType::Pinned, ids[3]})));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !why().contains(QStringLiteral("one expects")); }));
+  click(QStringLiteral("Next move to wonder about"));
+  EXPECT_EQ(work().picked().items, std::vector{ids[0]});
+  EXPECT_TRUE(why().startsWith(QStringLiteral("Dive, down")) &&
+              why().contains(QStringLiteral("behind Chart")))
+      << fromQt(why());
+  click(QStringLiteral("Mend 1"));
+  EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Solved);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return why().contains(QStringLiteral("one expects")); }));
+}
+
 }  // namespace
 }  // namespace bristle

@@ -56,15 +56,15 @@ class Wondering {
     return routes_.said[size_t(move.box)][size_t(move.dir)] == RouteType::Pinned;
   }
 
+  // Of a pinned one: what would be said of it if it were not.
   std::string words(const Sight& in, const RouteMove& move, const Route& route, int to) const {
-    RankedCandidate c = whyNot(in.input, in.routes, in.placeOf[size_t(move.box)], move.dir, to);
-    const std::string where = whereInWords(c);
-    if (!isPinned(move)) return where + "; " + inWords(route.reason);
-    c.verdict = merit(in.input, in.placeOf[size_t(move.box)], move.dir, to);
+    const int from = in.placeOf[size_t(move.box)];
+    Routes without = in.routes;
+    if (isPinned(move)) without[size_t(from)][size_t(move.dir)] = {};
+    const RankedCandidate c = whyNot(in.input, without, from, move.dir, to);
     const auto nameAt = [&](int place) { return name(in.boxes[size_t(place)]); };
-    return c.because >= 0 || c.verdict == Verdict::Aside
-               ? where + "; pinned, " + verdictInWords(c, nameAt)
-               : where + "; pinned";
+    return whereInWords(c) + "; " +
+           (isPinned(move) ? "pinned, " + verdictInWords(c, nameAt) : inWords(route.reason));
   }
 
   void mend(const Sight& in, const RouteMove& move, const Route& route, const RankedCandidate& as,

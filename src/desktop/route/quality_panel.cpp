@@ -26,8 +26,70 @@ QualityPanel::QualityPanel(Work& work)
         button(figure.words.section(QLatin1Char(':'), 0, 0), [this, &figure] { goTo(figure); });
   elsewhere_ =
       button(tr("Lead elsewhere on other displays"), [this] { goTo(otherMoves_, nextOther_); });
+  buildWonders();
   new WhileSeen(work, this, [this] { ask(); });
   ask();
+}
+
+// One at a time, the worst first: its reason, and what would mend it.
+void QualityPanel::buildWonders() {
+  wonderHead_ = heading(tr("WORTH A LOOK"));
+  wonderNext_ = button(tr("Next move to wonder about"), [this] { nextWonder(); });
+  wonderWhy_ = note(QString());
+  wonderWhy_->setAccessibleName(tr("Why one would wonder"));
+  for (size_t i = 0; i < mends_.size(); ++i) {
+    mends_[i] = button(tr("Mend %1").arg(i + 1), [this, i] { mend(i); });
+    mends_[i]->hide();
+  }
+}
+
+void QualityPanel::showWonder() {
+  const auto& all = found_.wonders;
+  if (wonder_ && *wonder_ >= all.size()) wonder_.reset();
+  wonderHead_->show();
+  wonderNext_->setVisible(!all.empty());
+  wonderNext_->setText(wonder_           ? tr("Next: %1 of %2").arg(*wonder_ + 1).arg(all.size())
+                       : all.size() == 1 ? tr("One move to wonder about")
+                                         : tr("%1 moves to wonder about").arg(all.size()));
+  const Wonder* wonder = wonder_ ? &all[*wonder_] : nullptr;
+  const size_t box = wonder ? size_t(wonder->move.box) : 0;
+  const ScreenRoutes& routes = work_.routes();
+  const bool there = wonder && work_.screen() && box < routes.items.size();
+  wonderWhy_->setVisible(there || all.empty());
+  if (all.empty()) wonderWhy_->setText(tr("Every move leads where one expects."));
+  if (there)
+    wonderWhy_->setText(
+        tr("%1, %2: %3")
+            .arg(toQt(displayName(*work_.screen()->items[size_t(routes.items[box])])),
+                 toQt(std::string(nameOf(wonder->move.dir))), toQt(wonder->why)));
+  for (size_t i = 0; i < mends_.size(); ++i) {
+    const bool offered = there && i < wonder->mends.size();
+    mends_[i]->setVisible(offered);
+    if (!offered) continue;
+    QString name = toQt(wonder->mends[i].name);
+    name[0] = name[0].toUpper();
+    mends_[i]->setToolTip(name);
+    mends_[i]->setText(mends_[i]->fontMetrics().elidedText(name, Qt::ElideRight, 200));
+  }
+}
+
+void QualityPanel::nextWonder() {
+  if (found_.wonders.empty()) return;
+  wonder_ = wonder_ ? (*wonder_ + 1) % found_.wonders.size() : 0;
+  const RouteMove move = found_.wonders[*wonder_].move;
+  showWonder();
+  goTo(std::vector{move.box});
+  work_.pickDir(move.dir);
+  Q_EMIT wantsSeen({move});
+}
+
+// The next one takes its place when this one has been judged anew.
+void QualityPanel::mend(size_t which) {
+  if (!wonder_ || *wonder_ >= found_.wonders.size()) return;
+  const auto& mends = found_.wonders[*wonder_].mends;
+  if (which >= mends.size()) return;
+  const Edit edit = mends[which];
+  if (work_.perform(edit)) wonder_.reset();
 }
 
 void QualityPanel::tellNothing() {
@@ -35,6 +97,7 @@ void QualityPanel::tellNothing() {
   judgedOf_.reset();
   words_->setText(tr("They are judged where there are two buttons or more."));
   for (QPushButton* each : findChildren<QPushButton*>()) each->hide();
+  for (QLabel* each : {wonderHead_, wonderWhy_}) each->hide();
 }
 
 void QualityPanel::ask() {
@@ -52,13 +115,14 @@ void QualityPanel::ask() {
                 routes = work_.routes(),
                 language = work_.language().id](const std::atomic<bool>& stop) {
     const Screen& its = *bristle::find(project, id);
-    Found out{routeQuality(its, layout, routes, &stop), {}};
+    Found out{routeQuality(its, layout, routes, &stop), {}, {}};
     const FontMeasure measure;
     for (const Display& other : project.displays) {
       if (stop || other.id == layout.display) continue;
       const auto there = screenRoutes(its, layOut(project, its, {other, language}, measure));
       out.elsewhere.emplace_back(other.name, changedMoves(routes, there));
     }
+    if (!stop) out.wonders = routeWonders(its, layout, routes, out.quality);
     return out;
   });
 }
@@ -99,6 +163,8 @@ void QualityPanel::tell(Found found) {
   elsewhere_->setVisible(!otherMoves_.empty());
   elsewhere_->setText(tr("Lead elsewhere on others: %1").arg(otherMoves_.size()));
   elsewhere_->setToolTip(where.join(QLatin1Char('\n')));
+  wonder_.reset();
+  showWonder();
 }
 
 void QualityPanel::goTo(Figure& figure) {

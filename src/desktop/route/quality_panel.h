@@ -1,7 +1,11 @@
-// How good the routes of the screen are, in figures; each leads to the places that it counts. Made
-// on a worker.
+// How good the routes of the screen are, in figures, each of which leads to the places that it
+// counts; and the moves that a person would wonder about, with what would mend them. Made on a
+// worker.
 #pragma once
+#include <array>
+
 #include "core/derive/route_quality.h"
+#include "core/derive/route_wonder.h"
 #include "core/derive/shown_screen.h"
 #include "desktop/derive/latest.h"
 #include "desktop/view/form.h"
@@ -24,6 +28,7 @@ class QualityPanel : public Form {
   struct Found {
     RouteQuality quality;
     std::vector<std::pair<std::string, std::vector<RouteMove>>> elsewhere;
+    std::vector<Wonder> wonders;
   };
   struct Figure {
     QString words;  // with %1 for the number
@@ -34,6 +39,10 @@ class QualityPanel : public Form {
   void ask();
   void tell(Found found);
   void tellNothing();
+  void buildWonders();
+  void showWonder();
+  void nextWonder();
+  void mend(size_t which);
   void goTo(Figure& figure);
   void goTo(const std::vector<RouteMove>& moves, size_t& next);
   void goTo(const std::vector<int>& boxes);
@@ -47,6 +56,10 @@ class QualityPanel : public Form {
   Routes judged_;
   std::vector<RouteMove> otherMoves_;  // that lead elsewhere on some other display
   size_t nextOther_ = 0;
+  QLabel *wonderHead_, *wonderWhy_;
+  QPushButton* wonderNext_;
+  std::array<QPushButton*, 3> mends_;
+  std::optional<size_t> wonder_;  // of found_, the one that is told of
   Latest<Found> judging_;
 };
 

@@ -89,6 +89,16 @@ TEST(RouteQuality, MovesThatLeadElsewhereOnAnotherDisplayAreFound) {
 }
 
 // Steps by the plainest algorithm there is, over routes of every sort of layout.
+// In no scroller, fly-out or cluster, and nothing said of it.
+void standAlone(ScreenRoutes& routes) {
+  const size_t n = routes.input.boxes.size();
+  routes.said.assign(n, {});
+  routes.wraps.assign(n, {});
+  routes.flyOutOf.assign(n, -1);
+  routes.scrollerOf.assign(n, -1);
+  routes.clustersOf.resize(n);
+}
+
 TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
   for (std::uint64_t seed = 0; seed < 20; ++seed) {
     const auto& families = test::layoutFamilies();
@@ -98,11 +108,7 @@ TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
     routes.input.rules.resize(n);
     for (size_t i = 0; i < n; ++i) routes.input.names.push_back("b" + std::to_string(i));
     routes.output = solve(routes.input);
-    routes.said.assign(n, {});
-    routes.wraps.assign(n, {});
-    routes.flyOutOf.assign(n, -1);
-    routes.scrollerOf.assign(n, -1);
-    routes.clustersOf.resize(n);
+    standAlone(routes);
     Screen screen;
     for (size_t i = 0; i < n; ++i) {
       Item item;
@@ -148,8 +154,7 @@ TEST(RouteWords, SayWhyNotAnotherAndWhatWouldHelp) {
   for (size_t i = 0; i < n; ++i) routes.input.names.push_back("b" + std::to_string(i));
   routes.output = solve(routes.input);
   routes.items = {0, 1, 2, 3, 4, 5};
-  routes.flyOutOf.assign(n, -1);
-  routes.scrollerOf.assign(n, -1);
+  standAlone(routes);
   const auto name = [](int box) { return "box " + std::to_string(box); };
   const auto words = [&](int target, Dir dir) {
     return whyNotInWords(routes, 0, dir, target, name);
