@@ -2,6 +2,7 @@
 #include <CLI/CLI.hpp>
 
 #include "command/command.h"
+#include "core/edit/boxes_edit.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/screen_edits.h"
@@ -44,11 +45,20 @@ Result<Project> withChart(Project project, const std::string& file) {
   return history.now();
 }
 
+// A screen with a plain button at each box of a file.
+Result<Project> withBoxes(const Project& project, const std::string& file) {
+  const auto text = readFile(file);
+  if (!text) return tl::unexpected(text.error());
+  auto boxes = parseBoxes(*text);
+  if (!boxes) return fail(file + boxes.error().place, boxes.error().reason);
+  return addScreenOfBoxes("Boxes", std::move(*boxes)).apply(project);
+}
+
 }  // namespace
 
 Subcommand addNew(CLI::App& app) {
   struct Options {
-    std::string file, name, chart;
+    std::string file, name, chart, boxes;
     std::vector<std::string> captions;
   };
   auto o = std::make_shared<Options>();
@@ -59,6 +69,8 @@ Subcommand addNew(CLI::App& app) {
   sub->add_option("--buttons", o->captions, "Captions: a first screen with a column of buttons");
   sub->add_option("--statechart", o->chart,
                   "A flat statechart (SCXML 1.0): the machine of a first kind of button");
+  sub->add_option("--boxes", o->boxes,
+                  "Boxes (JSON, as for routes --boxes): a screen with a plain button at each");
   return {sub, [o](Streams s) -> int {
             struct stat there {};
             if (::stat(o->file.c_str(), &there) == 0)
@@ -71,6 +83,7 @@ Subcommand addNew(CLI::App& app) {
             }
             auto project = begun(name, o->captions);
             if (project && !o->chart.empty()) project = withChart(std::move(*project), o->chart);
+            if (project && !o->boxes.empty()) project = withBoxes(*project, o->boxes);
             if (!project) return tell(s, project.error());
             const auto written = saveProject(o->file, *project);
             if (!written) return tell(s, written.error());

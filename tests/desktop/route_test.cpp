@@ -1,9 +1,11 @@
 // The Route bench by mouse and keys: routes are set, told of, judged, and found again.
+#include <QFile>
 #include <QHelpEvent>
 #include <QLabel>
 #include <QToolTip>
 
 #include "core/edit/screen_edits.h"
+#include "desktop/route/route_bench.h"
 #include "desktop/route/route_view.h"
 #include "desktop/window_fixture.h"
 
@@ -209,6 +211,24 @@ TEST_F(RouteBenchTest, WhatOneWouldWonderAboutIsToldAndMendedByOnePress) {
   click(QStringLiteral("Mend 1"));
   EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Solved);
   EXPECT_TRUE(QTest::qWaitFor([&] { return why().contains(QStringLiteral("one expects")); }));
+}
+
+TEST_F(RouteBenchTest, BoxesOfAnotherToolBecomeAScreenAndBadOnesAreTold) {
+  auto* bench = window->findChild<RouteBench*>();
+  QFile file(path("hull.json"));
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write(
+      R"({"boxes":[{"id":"a","x":0,"y":0,"w":50,"h":20},{"id":"b","x":0,"y":40,"w":50,"h":20}]})");
+  file.close();
+  bench->importBoxes(file.fileName());
+  ASSERT_EQ(project().screens.size(), 2u);
+  EXPECT_EQ(work().screen()->name, "hull");
+  EXPECT_EQ(work().routes().output.routes[0][size_t(Dir::Down)].target, 1);
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write(R"({"boxes":[{"id":"a","x":0,"y":0,"w":0,"h":20}]})");
+  file.close();
+  bench->importBoxes(file.fileName());
+  EXPECT_EQ(project().screens.size(), 2u);
 }
 
 }  // namespace

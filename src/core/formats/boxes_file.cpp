@@ -1,11 +1,20 @@
 #include "core/formats/boxes_file.h"
 
+#include <tuple>
 #include <unordered_set>
 
 #include "runtime/focus/why.h"
 #include "runtime/formats/json_reader.h"
 
 namespace bristle {
+
+namespace {
+
+bool isSide(double px) {
+  return px >= 1 && px <= 16384;
+}
+
+}  // namespace
 
 Result<BoxesFile> parseBoxes(std::string_view text) {
   auto json = parseJson(text);
@@ -30,6 +39,15 @@ Result<BoxesFile> parseBoxes(std::string_view text) {
     out.input.boxes.push_back(box);
     out.input.names.push_back(std::move(id));
   });
+  if (const Json* size = r.member(*json, "size")) {
+    const bool fits = size->is_array() && size->size() == 2 && (*size)[0].is_number() &&
+                      (*size)[1].is_number() && isSide((*size)[0].get<double>()) &&
+                      isSide((*size)[1].get<double>());
+    if (!fits) r.complain({&top, "size", 0, false}, "expected a width and a height, 1 to 16384");
+    if (fits)
+      std::tie(out.width, out.height) =
+          std::pair{(*size)[0].get<double>(), (*size)[1].get<double>()};
+  }
   out.input.rightToLeft = r.boolean(*json, top, "rightToLeft", false);
   out.entry = r.text(*json, top, "entry");
   if (!r.error() && !out.entry.empty() && !seen.contains(out.entry))

@@ -16,9 +16,10 @@ namespace bristle {
 struct BoxesFile {
   SolveInput input;  // `names` are the ids
   std::string entry;
+  double width = 0, height = 0;  // of what the boxes lie on; 0: not said
 };
 
-// Sizes must be above 0, all numbers within ±10,000,000, ids unique.
+// Sizes must be above 0 (of all, up to 16384), all numbers within ±10,000,000, ids unique.
 Result<BoxesFile> parseBoxes(std::string_view text);
 std::string writeRoutes(const SolveInput& input, const Routes& routes);
 // The word above.

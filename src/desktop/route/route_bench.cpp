@@ -1,11 +1,14 @@
 #include "desktop/route/route_bench.h"
 
 #include <QButtonGroup>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/boxes_edit.h"
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/cluster_form.h"
@@ -14,6 +17,7 @@
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/empty_page.h"
+#include "desktop/view/text_file.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -54,41 +58,68 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     group->setExclusive(true);
     view_->show(moves);
   });
+  connect(&card_->clusters(), &ClusterForm::shown, view_, &RouteView::showCluster);
+  addCommands();
+  addClusterCommands();
+  new WhileSeen(work, this, [this] { refresh(); });
+  refresh();
+}
+
+void RouteBench::addCommands() {
   const std::pair<QString, RouteRule> rules[] = {
       {tr("Close the picked direction"), {RouteType::Closed, {}}},
       {tr("Let the picked direction wrap round"), {RouteType::Wrap, {}}},
       {tr("Release the picked direction"), {}}};
   for (const auto& [name, rule] : rules)
-    work.commands().add(this, name, {}, [this, rule = rule] { set(rule); });
+    work_.commands().add(this, name, {}, [this, rule = rule] { set(rule); });
   const std::tuple<QString, Dir, bool> lines[] = {
       {tr("Pin the picked in a row"), Dir::Right, false},
       {tr("Pin the picked in a row, round the ends"), Dir::Right, true},
       {tr("Pin the picked in a column"), Dir::Down, false},
       {tr("Pin the picked in a column, round the ends"), Dir::Down, true}};
   for (const auto& [name, dir, loop] : lines)
-    work.commands().add(this, name, {}, [this, dir = dir, loop = loop] { pinLine(dir, loop); });
-  work.commands().add(this, tr("Release all directions of the picked"), {}, [this] {
+    work_.commands().add(this, name, {}, [this, dir = dir, loop = loop] { pinLine(dir, loop); });
+  work_.commands().add(this, tr("New screen from a file of boxes…"), {}, [this] { addBoxes(); });
+  work_.commands().add(this, tr("Release all directions of the picked"), {}, [this] {
     if (work_.screen() && !work_.picked().items.empty())
       work_.perform(releaseRoutes(work_.screen()->id, work_.picked().items));
   });
+}
+
+void RouteBench::addClusterCommands() {
   ClusterForm* clusters = &card_->clusters();
-  connect(clusters, &ClusterForm::shown, view_, &RouteView::showCluster);
-  work.commands().add(
+  work_.commands().add(
       this, tr("Make a cluster of the picked"), QKeySequence(Qt::CTRL | Qt::Key_G),
       [clusters] { clusters->makeOfPicked(); }, KeysWork::InWindow);
-  work.commands().add(
+  work_.commands().add(
       this, tr("Make a cluster of the picked button's container"),
       QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_G), [clusters] { clusters->makeOfHolder(); },
       KeysWork::InWindow);
-  work.commands().add(
+  work_.commands().add(
       this, tr("Take the cluster away"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G),
       [clusters] { clusters->removeShown(); }, KeysWork::InWindow);
-  new WhileSeen(work, this, [this] { refresh(); });
-  refresh();
 }
 
 QWidget* RouteBench::card() {
   return card_;
+}
+
+void RouteBench::addBoxes() {
+  const QString path = QFileDialog::getOpenFileName(this, tr("Boxes of another tool"),
+                                                    work_.folder(), tr("Boxes (*.json)"));
+  if (!path.isEmpty()) importBoxes(path);
+}
+
+void RouteBench::importBoxes(const QString& path) {
+  QString why;
+  const auto text = textOf(path, &why);
+  if (!text) return work_.tell(why, true);
+  const QString file = QFileInfo(path).fileName();
+  auto boxes = parseBoxes(fromQt(*text));
+  if (!boxes) return work_.tell(file + QLatin1String(": ") + toQt(boxes.error().text()), true);
+  if (work_.perform(
+          addScreenOfBoxes(fromQt(QFileInfo(path).completeBaseName()), std::move(*boxes))))
+    work_.pickScreen(work_.project().screens.back()->id);
 }
 
 void RouteBench::set(RouteRule rule) {

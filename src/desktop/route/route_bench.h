@@ -19,7 +19,14 @@ class RouteBench : public Bench {
   QWidget* card() override;
   QString hint() const override;
 
+  // A new screen from another tool's layout (core/formats/boxes_file.h); what is wrong with the
+  // file is told.
+  void importBoxes(const QString& path);
+
  private:
+  void addCommands();
+  void addClusterCommands();
+  void addBoxes();
   void refresh();
   void set(RouteRule rule);
   void pinLine(Dir dir, bool loop);

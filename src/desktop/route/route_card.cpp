@@ -29,8 +29,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   column->addWidget(form);
   // Above what grows, so that pressing one of its figures again finds it in the same place.
   column->addWidget(quality_ = new QualityPanel(work));
-  auto* why = new Form;
-  column->addWidget(why);
+  column->addWidget(whyForm_ = new Form);
   column->addWidget(clusters_ = new ClusterForm(work));
   column->addStretch();
   head_ = form->heading(QString());
@@ -45,8 +44,8 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
-  whyHead_ = why->heading(QString());
-  why_ = why->note(QString());
+  whyHead_ = whyForm_->heading(QString());
+  why_ = whyForm_->note(QString());
   why_->setTextFormat(Qt::RichText);
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
@@ -139,8 +138,8 @@ void RouteCard::refreshRoutes(int box) {
 void RouteCard::refreshWhy(int box) {
   const Dir dir = work_.picked().dir;
   whyHead_->setText(tr("WHY %1").arg(toQt(std::string(nameOf(dir))).toUpper()));
-  whyHead_->setVisible(box >= 0);
-  if (box < 0) return why_->setText(QString());
+  whyForm_->setVisible(box >= 0);
+  if (box < 0) return;
   const ScreenRoutes& routes = work_.routes();
   const auto name = [this](int i) { return fromQt(nameOfBox(i)); };
   QString text = tr("<p style='margin:0 0 8px 0'>%1</p>")

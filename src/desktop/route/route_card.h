@@ -36,6 +36,7 @@ class RouteCard : public QWidget {
   Rose* rose_;
   std::array<QComboBox*, 4> choices_;
   QCheckBox *entry_, *own_;
+  Form* whyForm_;
   QLabel* whyHead_;
   QLabel* why_;
   QualityPanel* quality_;
