@@ -231,5 +231,18 @@ TEST_F(RouteBenchTest, BoxesOfAnotherToolBecomeAScreenAndBadOnesAreTold) {
   EXPECT_EQ(project().screens.size(), 2u);
 }
 
+TEST_F(RouteBenchTest, StepsFromTheStartTintTheButtons) {
+  EXPECT_TRUE(QTest::qWaitFor([&] { return figures().startsWith(QStringLiteral("4 buttons")); }));
+  const auto colour = [&](size_t button) {
+    return view->grab().toImage().pixelColor(at(button).toPoint() + QPoint(0, 9));
+  };
+  EXPECT_EQ(colour(0), colour(3));
+  key(Qt::Key_U, Qt::ControlModifier);
+  EXPECT_NE(colour(0), colour(3));
+  EXPECT_NE(colour(1), colour(2));
+  click(QStringLiteral("Steps from the start"));
+  EXPECT_EQ(colour(0), colour(3));
+}
+
 }  // namespace
 }  // namespace bristle

@@ -196,6 +196,7 @@ RouteQuality routeQuality(const Screen& screen, const Layout& layout, const Scre
     if (back[size_t(b)] < 0) out.traps.push_back(b);
     between.add(stepsFrom(graph, b));
   }
+  out.stepsTo = there;
   out.fromEntry = fromEntry.steps();
   out.between = between.steps();
   out.least = leastSteps(out.buttons);

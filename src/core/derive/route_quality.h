@@ -33,6 +33,7 @@ struct RouteQuality {
   std::vector<RouteMove> dear;      // something else is clearly nearer, or better on each count
   std::vector<RouteMove> stopgaps, repairs;
   std::vector<RouteMove> empty;  // leads nowhere, though something lies that way
+  std::vector<int> stepsTo;      // by box, from where focus starts; −1: there is no way
   Steps fromEntry, between;      // between: over all ordered pairs that have a way
   // The least that is possible with so many buttons and four directions each.
   Steps least;

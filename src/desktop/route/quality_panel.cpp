@@ -98,6 +98,7 @@ void QualityPanel::tellNothing() {
   words_->setText(tr("They are judged where there are two buttons or more."));
   for (QPushButton* each : findChildren<QPushButton*>()) each->hide();
   for (QLabel* each : {wonderHead_, wonderWhy_}) each->hide();
+  Q_EMIT judged({});
 }
 
 void QualityPanel::ask() {
@@ -165,6 +166,7 @@ void QualityPanel::tell(Found found) {
   elsewhere_->setToolTip(where.join(QLatin1Char('\n')));
   wonder_.reset();
   showWonder();
+  Q_EMIT judged(found_.quality.stepsTo);
 }
 
 void QualityPanel::goTo(Figure& figure) {

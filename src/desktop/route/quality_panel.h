@@ -20,6 +20,8 @@ class QualityPanel : public Form {
   explicit QualityPanel(Work& work);
 
  Q_SIGNALS:
+  // The steps to each box from where focus starts, as they are now.
+  void judged(const std::vector<int>& stepsTo);
   // Moves of the screen as it is shown.
   void wantsSeen(const std::vector<RouteMove>& moves);
 

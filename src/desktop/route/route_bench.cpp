@@ -44,6 +44,13 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     head->addWidget(button);
     connect(button, &QToolButton::clicked, view_, [this, shown = shown] { view_->show(shown); });
   }
+  steps_ = new QToolButton;
+  steps_->setText(tr("Steps"));
+  steps_->setAccessibleName(tr("Steps from the start"));
+  steps_->setToolTip(tr("How many moves each button is away from where focus starts"));
+  steps_->setCheckable(true);
+  head->addWidget(steps_);
+  connect(steps_, &QToolButton::toggled, view_, &RouteView::showSteps);
   pages_ = new QStackedWidget;
   pages_->addWidget(view_);
   pages_->addWidget(new EmptyPage(
@@ -51,6 +58,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
       {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
   column->addWidget(pages_, 1);
   card_ = new RouteCard(work);
+  connect(&card_->quality(), &QualityPanel::judged, view_, &RouteView::setSteps);
   connect(&card_->quality(), &QualityPanel::wantsSeen, view_, [this, group](const auto& moves) {
     // None of the ways above.
     group->setExclusive(false);
@@ -79,6 +87,9 @@ void RouteBench::addCommands() {
       {tr("Pin the picked in a column, round the ends"), Dir::Down, true}};
   for (const auto& [name, dir, loop] : lines)
     work_.commands().add(this, name, {}, [this, dir = dir, loop = loop] { pinLine(dir, loop); });
+  work_.commands().add(
+      this, tr("Steps from the start"), QKeySequence(Qt::CTRL | Qt::Key_U),
+      [this] { steps_->toggle(); }, KeysWork::InWindow);
   work_.commands().add(this, tr("New screen from a file of boxes…"), {}, [this] { addBoxes(); });
   work_.commands().add(this, tr("Release all directions of the picked"), {}, [this] {
     if (work_.screen() && !work_.picked().items.empty())

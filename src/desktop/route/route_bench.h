@@ -6,6 +6,7 @@
 #include "runtime/document/route_rule.h"
 
 class QStackedWidget;
+class QToolButton;
 
 namespace bristle {
 
@@ -32,6 +33,7 @@ class RouteBench : public Bench {
   void pinLine(Dir dir, bool loop);
   Work& work_;
   QLabel *title_, *about_;
+  QToolButton* steps_;
   RouteView* view_;
   RouteCard* card_;
   QStackedWidget* pages_;

@@ -18,6 +18,14 @@ namespace {
 
 constexpr double kKnob = 6, kKnobAway = 13;
 
+// From where focus starts the boxes grow warmer; what it cannot come to is red, and says so.
+QColor tintOf(int steps, int most) {
+  if (steps < 0) return {150, 34, 34};
+  const double t = most > 0 ? double(steps) / most : 0;
+  const auto between = [t](int near, int far) { return int(near + (far - near) * t); };
+  return {between(22, 138), between(92, 84), between(96, 22)};
+}
+
 std::optional<Dir> dirOf(int key) {
   switch (key) {
     case Qt::Key_Up:
@@ -212,32 +220,52 @@ void RouteView::paintKnobs(QPainter& p) {
   p.drawLine(knob(work().picked().dir), at_);
 }
 
-void RouteView::paintOver(QPainter& p) {
-  const Screen* screen = work().screen();
-  if (!screen || !work().display()) return;
-  const ScreenRoutes& routes = work().routes();
-  const int picked = work().pickedBox();
-  for (size_t b = 0; b < routes.items.size(); ++b) {
-    const QRectF r = boxRect(static_cast<int>(b));
-    const Item& item = *screen->items[size_t(routes.items[b])];
-    const bool mine = static_cast<int>(b) == picked || work().isPicked(item.id);
-    p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
-    p.setBrush(mine ? QColor("#0f6e6e") : QColor(52, 58, 60));
-    p.drawRoundedRect(r, 5, 5);
-    if (item.id == screen->entry) {
-      p.setBrush(Qt::white);
-      p.setPen(QPen(QColor("#0f6e6e"), 3));
-      p.drawEllipse(r.topLeft() + QPointF(2, 2), 5, 5);
-    }
-    if (r.width() < 24) continue;
-    p.setPen(Qt::white);
-    QFont small = font();
-    small.setPixelSize(r.width() < 90 ? 10 : 12);
-    p.setFont(small);
-    const QString name =
-        QFontMetrics(small).elidedText(toQt(displayName(item)), Qt::ElideRight, int(r.width()) - 4);
-    p.drawText(r, Qt::AlignCenter, name);
+void RouteView::showSteps(bool on) {
+  stepsShown_ = on;
+  update();
+}
+
+void RouteView::setSteps(std::vector<int> steps) {
+  steps_ = std::move(steps);
+  if (stepsShown_) update();
+}
+
+std::optional<int> RouteView::stepsTo(int box) const {
+  if (!stepsShown_ || steps_.size() != work().routes().items.size()) return {};
+  return steps_[size_t(box)];
+}
+
+void RouteView::paintBox(QPainter& p, int box) {
+  const Screen& screen = *work().screen();
+  const QRectF r = boxRect(box);
+  const Item& item = *screen.items[size_t(work().routes().items[size_t(box)])];
+  const bool mine = box == work().pickedBox() || work().isPicked(item.id);
+  const auto steps = stepsTo(box);
+  QColor fill(52, 58, 60);
+  if (steps) fill = tintOf(*steps, *std::max_element(steps_.begin(), steps_.end()));
+  p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
+  p.setBrush(mine && !steps ? QColor("#0f6e6e") : fill);
+  p.drawRoundedRect(r, 5, 5);
+  if (item.id == screen.entry) {
+    p.setBrush(Qt::white);
+    p.setPen(QPen(QColor("#0f6e6e"), 3));
+    p.drawEllipse(r.topLeft() + QPointF(2, 2), 5, 5);
   }
+  if (r.width() < 24) return;
+  p.setPen(Qt::white);
+  QFont small = font();
+  small.setPixelSize(r.width() < 90 ? 10 : 12);
+  p.setFont(small);
+  QString name = toQt(displayName(item));
+  if (steps)
+    name = (*steps < 0 ? tr("never") : QString::number(*steps)) + QLatin1String(" · ") + name;
+  p.drawText(r, Qt::AlignCenter,
+             QFontMetrics(small).elidedText(name, Qt::ElideRight, int(r.width()) - 4));
+}
+
+void RouteView::paintOver(QPainter& p) {
+  if (!work().screen() || !work().display()) return;
+  for (size_t b = 0; b < work().routes().items.size(); ++b) paintBox(p, static_cast<int>(b));
   paintClusters(p);
   paintStops(p);
   paintRoutes(p);

@@ -16,6 +16,10 @@ class RouteView : public ScreenView {
   void show(Shown shown);
   // Draws these and no others.
   void show(std::vector<RouteMove> moves);
+  // Each button is tinted by its steps from where focus starts, and tells them.
+  void showSteps(bool on);
+  // By box; other than boxes where they are not known yet.
+  void setSteps(std::vector<int> steps);
   // This one stands out; empty: none.
   void showCluster(const ClusterId& cluster);
   // Follows the routes of the picked button.
@@ -40,12 +44,16 @@ class RouteView : public ScreenView {
   void paintRoutes(QPainter& painter);
   void paintStops(QPainter& painter);
   void paintClusters(QPainter& painter);
+  void paintBox(QPainter& painter, int box);
+  std::optional<int> stepsTo(int box) const;
   void paintKnobs(QPainter& painter);
 
   Shown shown_ = Shown::All;
   std::vector<RouteMove> marked_;
   ScreenId markedOn_;
   ClusterId cluster_;
+  bool stepsShown_ = false;
+  std::vector<int> steps_;
   bool dragging_ = false;
   QPointF at_;  // widget px
 };

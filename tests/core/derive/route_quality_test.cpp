@@ -129,6 +129,7 @@ TEST(RouteQuality, StepsAreThoseOfThePlainModel) {
     for (size_t k = 0; k < n; ++k)
       for (size_t a = 0; a < n; ++a)
         for (size_t b = 0; b < n; ++b) far[a][b] = std::min(far[a][b], far[a][k] + far[k][b]);
+    for (size_t b = 0; b < n; ++b) EXPECT_EQ(q.stepsTo[b], far[0][b]) << "seed " << seed;
     double sum = 0;
     int most = 0;
     for (const auto& row : far)
