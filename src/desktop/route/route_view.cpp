@@ -256,11 +256,15 @@ void RouteView::paintBox(QPainter& p, int box) {
   QFont small = font();
   small.setPixelSize(r.width() < 90 ? 10 : 12);
   p.setFont(small);
-  QString name = toQt(displayName(item));
-  if (steps)
-    name = (*steps < 0 ? tr("never") : QString::number(*steps)) + QLatin1String(" · ") + name;
+  const QString name = toQt(displayName(item));
   p.drawText(r, Qt::AlignCenter,
              QFontMetrics(small).elidedText(name, Qt::ElideRight, int(r.width()) - 4));
+  if (!steps) return;
+  small.setPixelSize(9);
+  small.setBold(true);
+  p.setFont(small);
+  p.drawText(r.adjusted(3, 1, -4, -1), Qt::AlignRight | Qt::AlignTop,
+             *steps < 0 ? tr("never") : QString::number(*steps));
 }
 
 void RouteView::paintOver(QPainter& p) {
