@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QToolTip>
 
+#include "core/edit/cluster_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/route_bench.h"
 #include "desktop/route/route_view.h"
@@ -242,6 +243,32 @@ TEST_F(RouteBenchTest, StepsFromTheStartTintTheButtons) {
   EXPECT_NE(colour(1), colour(2));
   click(QStringLiteral("Steps from the start"));
   EXPECT_EQ(colour(0), colour(3));
+}
+
+TEST_F(RouteBenchTest, AWalkGoesAsTheMenuWould) {
+  const ScreenId screen = project().screens[0]->id;
+  ASSERT_TRUE(work().perform(addCluster(screen, {ids[1], ids[2]})));
+  ASSERT_TRUE(work().perform(
+      changeCluster(screen, project().screens[0]->clusters[0].id, "one stop", [&](Cluster& c) {
+        c.leave = Leave::SingleStop;
+        c.enter = Enter::Chosen;
+        c.chosen = ids[2];
+      })));
+  const auto picked = [&] { return work().picked().items; };
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  key(Qt::Key_Down, Qt::ControlModifier);
+  EXPECT_EQ(picked(), std::vector{ids[2]}) << "entered where it says";
+  key(Qt::Key_Down, Qt::ControlModifier);
+  EXPECT_EQ(picked(), std::vector{ids[3]}) << "passed in one step";
+  key(Qt::Key_Up, Qt::ControlModifier);
+  key(Qt::Key_Return);
+  key(Qt::Key_Up, Qt::ControlModifier);
+  EXPECT_EQ(picked(), std::vector{ids[1]}) << "within it";
+  key(Qt::Key_Up, Qt::ControlModifier);
+  EXPECT_EQ(picked(), std::vector{ids[1]}) << "no direction leads out";
+  key(Qt::Key_Backspace);
+  key(Qt::Key_Up, Qt::ControlModifier);
+  EXPECT_EQ(picked(), std::vector{ids[0]});
 }
 
 }  // namespace

@@ -43,10 +43,12 @@ std::optional<Dir> dirOf(int key) {
 
 }  // namespace
 
-RouteView::RouteView(Work& work, QWidget* parent) : ScreenView(work, parent) {
+RouteView::RouteView(Work& work, QWidget* parent)
+    : ScreenView(work, parent), walk_(work.measure()) {
   setAccessibleName(tr("Routes of the screen"));
   setAccessibleDescription(
-      tr("Arrows pick a direction, Ctrl and arrows walk, X closes, W wraps, R releases"));
+      tr("Arrows pick a direction, Ctrl and arrows walk, Enter and Backspace go into a single stop "
+         "and out, X closes, W wraps, R releases"));
 }
 
 void RouteView::show(Shown shown) {
@@ -342,15 +344,20 @@ void RouteView::mouseReleaseEvent(QMouseEvent* event) {
 }
 
 void RouteView::walk(Dir dir) {
-  const Screen* screen = work().screen();
-  if (!screen) return;
-  const ScreenRoutes& routes = work().routes();
+  if (!work().screen() || !work().display()) return;
   const int box = work().pickedBox();
-  const int to =
-      box < 0 ? entryBox(*screen, routes) : routes.output.routes[size_t(box)][size_t(dir)].target;
-  if (to < 0) return work().tell(tr("Nothing %1 of here").arg(toQt(std::string(nameOf(dir)))));
-  work().pickItems({screen->items[size_t(routes.items[size_t(to)])]->id});
+  walked(walk_.step(work().shown(), box < 0 ? ItemId{} : work().item()->id, dir));
   work().pickDir(dir);
+}
+
+void RouteView::walkThrough(bool into) {
+  if (work().pickedBox() >= 0) walked(walk_.through(work().shown(), work().item()->id, into));
+}
+
+void RouteView::walked(const Result<RouteWalk::Stepped>& stepped) {
+  if (!stepped) return work().tell(toQt(stepped.error().text()), true);
+  if (stepped->to) work().pickItems({stepped->to});
+  work().tell(toQt(stepped->how));
 }
 
 void RouteView::keyPressEvent(QKeyEvent* event) {
@@ -371,6 +378,11 @@ void RouteView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_R:
     case Qt::Key_Delete:
       return set({});
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+      return walkThrough(true);
+    case Qt::Key_Backspace:
+      return walkThrough(false);
     default:
       ScreenView::keyPressEvent(event);
   }

@@ -2,6 +2,7 @@
 // button a knob on each side is dragged to another button to pin that direction.
 #pragma once
 #include "core/derive/route_quality.h"
+#include "core/derive/route_walk.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {
@@ -22,8 +23,10 @@ class RouteView : public ScreenView {
   void setSteps(std::vector<int> steps);
   // This one stands out; empty: none.
   void showCluster(const ClusterId& cluster);
-  // Follows the routes of the picked button.
+  // Goes on from the picked button as its menu would.
   void walk(Dir dir);
+  // Into a single stop that was walked to, or out of the one that it is in.
+  void walkThrough(bool into);
   // The place of the knob for a direction, in widget px; outside any button of interest.
   QPointF knob(Dir dir) const;
 
@@ -37,6 +40,7 @@ class RouteView : public ScreenView {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  void walked(const Result<RouteWalk::Stepped>& stepped);
   bool isDrawn(int box, Dir dir) const;
   QRectF boxRect(int box) const;
   QRectF targetRect(int from, const Route& route) const;
@@ -52,6 +56,7 @@ class RouteView : public ScreenView {
   std::vector<RouteMove> marked_;
   ScreenId markedOn_;
   ClusterId cluster_;
+  RouteWalk walk_;
   bool stepsShown_ = false;
   std::vector<int> steps_;
   bool dragging_ = false;

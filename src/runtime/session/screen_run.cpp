@@ -258,6 +258,18 @@ Move resolveMove(const ScreenRun& run, int from, Dir dir) {
   return found;
 }
 
+std::vector<MoveMade> remember(ScreenRun& run, const Move& move, Dir dir) {
+  run.memory[size_t(move.target)][size_t(opposite(dir))] = run.focus;
+  std::vector<MoveMade> trail = std::move(run.trail);
+  if (move.takesBack) {
+    trail.pop_back();
+  } else {
+    if (trail.size() == kMostTakenBack) trail.erase(trail.begin());
+    trail.push_back({run.focus, move.target, dir});
+  }
+  return trail;
+}
+
 bool ButtonRun::shallBeCurrent(const ScreenId& on, std::span<const double> values) const {
   if (!currentWhen.always()) return currentWhen.holds({}, values);
   const Action& action = item->button()->action;
@@ -279,6 +291,25 @@ int ScreenRun::stopOf(int box) const {
     return routes.clusters[size_t(c)].leave == Leave::SingleStop && !inside[size_t(c)];
   });
   return stop == around.rend() ? -1 : *stop;
+}
+
+int ScreenRun::goInto() {
+  const int stop = focus < 0 ? -1 : stopOf(focus);
+  if (stop < 0) return -1;
+  inside[size_t(stop)] = true;
+  trail.clear();
+  return stop;
+}
+
+int ScreenRun::comeOut() {
+  if (focus < 0) return -1;
+  for (const int c : routes.clustersOf[size_t(focus)]) {
+    if (!inside[size_t(c)]) continue;
+    inside[size_t(c)] = false;
+    trail.clear();
+    return c;
+  }
+  return -1;
 }
 
 bool ScreenRun::scrollTo(std::span<const Px> offsets) {

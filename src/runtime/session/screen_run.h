@@ -103,6 +103,10 @@ struct ScreenRun {
   void focusOn(int box, bool into = false);
   // The outermost single stop that holds a box, and that focus has not gone into; −1: none.
   int stopOf(int box) const;
+  // Goes into the single stop that has focus, or comes out of the innermost that it is in. The
+  // cluster; −1: there is none.
+  int goInto();
+  int comeOut();
   // Moves what scrollers hold (layout/scroll.h), and solves the routes for what can be seen now.
   // False where that changes nothing.
   bool scrollTo(std::span<const Px> offsets);
@@ -118,6 +122,8 @@ struct Move {
 };
 // From box `from`; changes nothing.
 Move resolveMove(const ScreenRun& run, int from, Dir dir);
+// Keeps in mind where it came from, and hands back the trail that holds once focus is there.
+std::vector<MoveMade> remember(ScreenRun& run, const Move& move, Dir dir);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.
 int stepFrom(const ScreenRun& run, int from, bool forwards);
 

@@ -112,8 +112,7 @@ class Session {
   void move(const InputEvent& event);
   void moveOnce(Dir dir);
   void step(bool forwards);
-  bool intoStop(int box);
-  bool outOfStop();
+  bool throughStop(bool into);
 
   // session_fly_outs.cpp: which is open
   void followFlyOuts();

@@ -82,14 +82,7 @@ void Session::moveOnce(Dir dir) {
   const Move found = resolveMove(run, from, dir);
   const std::string how = std::string(bristle::nameOf(dir)) + ", " + found.how;
   if (found.target < 0) return bump(run.buttons[size_t(from)].item->id, how);
-  run.memory[size_t(found.target)][size_t(opposite(dir))] = from;
-  std::vector<MoveMade> trail = std::move(run.trail);
-  if (found.takesBack) {
-    trail.pop_back();
-  } else {
-    if (trail.size() == kMostTakenBack) trail.erase(trail.begin());
-    trail.push_back({from, found.target, dir});
-  }
+  std::vector<MoveMade> trail = remember(run, found, dir);
   focusOn(found.target, how);
   run.trail = std::move(trail);
 }
@@ -100,34 +93,15 @@ void Session::step(bool forwards) {
   if (to >= 0) focusOn(to, forwards ? "next" : "previous");
 }
 
-// Accept on a single stop goes into it, and does nothing else.
-bool Session::intoStop(int box) {
-  const int stop = top().stopOf(box);
+// Accept on a single stop goes into it, and does nothing else; cancel comes out of the innermost.
+bool Session::throughStop(bool into) {
+  const int stop = into ? top().goInto() : top().comeOut();
   if (stop < 0) return false;
-  top().inside[size_t(stop)] = true;
-  top().trail.clear();
   add({.type = TraceType::Cluster,
-       .item = top().buttons[size_t(box)].item->id,
-       .number = 1,
+       .item = top().buttons[size_t(top().focus)].item->id,
+       .number = into ? 1.0 : 0.0,
        .how = top().screen->clusters[size_t(stop)].id.text});
   return true;
-}
-
-// Cancel comes out of the innermost that focus has gone into.
-bool Session::outOfStop() {
-  const int box = top().focus;
-  if (box < 0) return false;
-  for (const int c : top().routes.clustersOf[size_t(box)]) {
-    if (!top().inside[size_t(c)]) continue;
-    top().inside[size_t(c)] = false;
-    top().trail.clear();
-    add({.type = TraceType::Cluster,
-         .item = top().buttons[size_t(box)].item->id,
-         .number = 0,
-         .how = top().screen->clusters[size_t(c)].id.text});
-    return true;
-  }
-  return false;
 }
 
 }  // namespace bristle

@@ -159,7 +159,7 @@ void Session::accept(const InputEvent& event) {
   }
   DownKey* key = down_.press(InputType::Accept, event);
   const int box = top().focus;
-  if (!key || box < 0 || intoStop(box)) return;
+  if (!key || box < 0 || throughStop(true)) return;
   if (!isEnabled(box)) return bump(button(topDepth(), box).item->id, "disabled");
   arm(*key, box, true);
 }
@@ -169,7 +169,8 @@ void Session::cancel(const InputEvent& event) {
     down_.release(InputType::Cancel, event);
     return;
   }
-  if (down_.press(InputType::Cancel, event) && !abandonAll() && !cancelFlyOut() && !outOfStop())
+  if (down_.press(InputType::Cancel, event) && !abandonAll() && !cancelFlyOut() &&
+      !throughStop(false))
     pop(focused());
 }
 
