@@ -1,7 +1,6 @@
 #include "core/derive/route_walk.h"
 
 #include "runtime/document/screen.h"
-#include "runtime/focus/scopes.h"
 
 namespace bristle {
 namespace {
@@ -51,7 +50,7 @@ Result<RouteWalk::Stepped> RouteWalk::step(const ShownScreen& shown, const ItemI
   if (auto ready = follow(shown, from); !ready) return tl::unexpected(ready.error());
   ScreenRun& run = *run_;
   if (run.focus < 0) {
-    const int entry = entryBox(*run.screen, run.routes);
+    const int entry = startBox(run);
     if (entry < 0) return Stepped{{}, "there is no button"};
     run.focusOn(entry);
     return Stepped{run.buttons[size_t(entry)].item->id, "entry"};

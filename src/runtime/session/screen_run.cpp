@@ -344,6 +344,11 @@ int stepFrom(const ScreenRun& run, int from, bool forwards) {
   return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
 }
 
+int startBox(const ScreenRun& run) {
+  const int entry = entryBox(*run.screen, run.routes);
+  return entry < 0 || canHaveFocus(run, entry) ? entry : stepFrom(run, entry, true);
+}
+
 namespace {
 
 Result<void> readConditions(ButtonRun& button, const Conditions& when, const Symbols& symbols) {

@@ -127,6 +127,9 @@ std::vector<MoveMade> remember(ScreenRun& run, const Move& move, Dir dir);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.
 int stepFrom(const ScreenRun& run, int from, bool forwards);
 
+// Where focus starts: the screen's entry, else the next one in reading order that can have it.
+int startBox(const ScreenRun& run);
+
 // Every machine at its first state; nobody has focus. An error where a button has no kind or
 // machine, or asks what cannot be read.
 Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, const Showing& showing,

@@ -74,7 +74,7 @@ void Session::moveOnce(Dir dir) {
   hidePointers();
   ScreenRun& run = top();
   if (run.focus < 0) {
-    const int entry = entryBox(*run.screen, run.routes);
+    const int entry = startBox(run);
     if (entry >= 0) focusOn(entry, "entry");
     return;
   }

@@ -137,9 +137,7 @@ void Session::endPhases() {
 void Session::enter(const ItemId& before) {
   ScreenRun& run = top();
   const bool returns = run.focus >= 0;
-  int box = returns ? run.focus : entryBox(*run.screen, run.routes);
-  if (box >= 0 && !returns && run.screen->passDisabled && !isEnabled(box))
-    box = stepFrom(run, box, true);
+  const int box = returns ? run.focus : startBox(run);
   if (box >= 0) {
     add({.type = TraceType::Focus,
          .item = run.buttons[size_t(box)].item->id,
