@@ -2,10 +2,10 @@
 #include <CLI/CLI.hpp>
 
 #include "command/command.h"
-#include "core/edit/boxes_edit.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/machine_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/formats/boxes_screen.h"
 #include "core/formats/project_store.h"
 #include "deliver/statechart.h"
 

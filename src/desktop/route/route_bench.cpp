@@ -8,9 +8,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
-#include "core/edit/boxes_edit.h"
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/formats/boxes_screen.h"
 #include "desktop/route/cluster_form.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/route_card.h"

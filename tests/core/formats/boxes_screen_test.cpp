@@ -1,5 +1,5 @@
 // A layout of another tool becomes a screen whose routes are those of the boxes.
-#include "core/edit/boxes_edit.h"
+#include "core/formats/boxes_screen.h"
 
 #include <gtest/gtest.h>
 
@@ -16,7 +16,7 @@ BoxesFile boxes(const std::string& text) {
   return *out;
 }
 
-TEST(BoxesEdit, TheScreenHasTheRoutesOfTheBoxes) {
+TEST(BoxesScreen, TheScreenHasTheRoutesOfTheBoxes) {
   std::uint64_t seed = 0;
   for (const std::string& family : test::layoutFamilies()) {
     BoxesFile file;
@@ -30,7 +30,7 @@ TEST(BoxesEdit, TheScreenHasTheRoutesOfTheBoxes) {
   }
 }
 
-TEST(BoxesEdit, CaptionsEntryAndDisplayAreTakenOver) {
+TEST(BoxesScreen, CaptionsEntryAndDisplayAreTakenOver) {
   const Project project = test::after(
       emptyProject(), addScreenOfBoxes("Imported", boxes(R"({"size":[800,600],"entry":"b","boxes":[
         {"id":"a","x":10,"y":10,"w":50,"h":20},{"id":"b","x":10,"y":50,"w":50,"h":20}]})")));
@@ -49,7 +49,7 @@ TEST(BoxesEdit, CaptionsEntryAndDisplayAreTakenOver) {
   EXPECT_EQ(more.screens.back()->name, "Imported 2");
 }
 
-TEST(BoxesEdit, WhatLiesTooFarAwayIsRefusedAndSizesAreChecked) {
+TEST(BoxesScreen, WhatLiesTooFarAwayIsRefusedAndSizesAreChecked) {
   BoxesFile far;
   far.input.boxes = {{9e6, 0, 10, 10}};
   far.input.names = {"a"};

@@ -1,4 +1,4 @@
-#include "core/edit/boxes_edit.h"
+#include "core/formats/boxes_screen.h"
 
 #include <fmt/format.h>
 
