@@ -19,6 +19,13 @@ struct Names {
     const Screen* screen = project ? find(*project, id) : nullptr;
     return screen ? screen->name : id.text;
   }
+  std::string cluster(const std::string& id) const {
+    if (project)
+      for (const auto& screen : project->screens)
+        for (const Cluster& each : screen->clusters)
+          if (each.id.text == id) return each.name;
+    return id;
+  }
   std::string value(const ValueId& id) const {
     const ProjectValue* value = project ? find(*project, id) : nullptr;
     return value ? value->name : id.text;
@@ -54,7 +61,7 @@ std::string line(const TraceEntry& e, const Names& names) {
     case TraceType::FlyOut:
       return fmt::format("fly-out {} {}", names.item(e.item), e.how);
     case TraceType::Cluster:
-      return fmt::format("{} {} at {}", e.number > 0 ? "into" : "out of", e.how,
+      return fmt::format("{} {} at {}", e.number > 0 ? "into" : "out of", names.cluster(e.how),
                          names.item(e.item));
     case TraceType::Quit:
       return "quit";

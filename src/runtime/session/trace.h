@@ -29,8 +29,8 @@ enum class TraceType : std::uint8_t {
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
 // the state before, `to` the state after, `how` a word or two on why. Sound: `how` is its file,
 // `number` its volume, 0–1. Scroll: `item` is the container, `number` how far it is moved now, px.
-// FlyOut: `item` is the container, `how` what it does. Cluster: a single stop; `how` is what it is
-// called, `item` the button that has focus, `number` 1 where focus goes into it, 0 where it comes out.
+// FlyOut: `item` is the container, `how` what it does. Cluster: a single stop; `how` is its
+// id, `item` the button that has focus, `number` 1 where focus goes into it, 0 where it comes out.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;

@@ -104,6 +104,17 @@ TEST(ClusterRoutes, ASingleStopIsOneBoxForAllThatIsAround) {
     }
 }
 
+TEST(ClusterRoutes, WhatLeadsIntoAStopReturnsByTheStopsOwnRoute) {
+  Grid grid(3, 1);
+  grid.add(Leave::SingleStop, {1});
+  const ScreenRoutes r = grid.routes();
+  EXPECT_TRUE(r.output.routes[0][size_t(Dir::Down)].returns);
+  EXPECT_TRUE(r.output.routes[2][size_t(Dir::Up)].returns);
+  EXPECT_TRUE(r.output.stops[0][size_t(Dir::Up)].returns);
+  grid.screen().clusters[0].exits[size_t(Dir::Up)] = {RouteType::Closed, {}};
+  EXPECT_FALSE(grid.routes().output.routes[0][size_t(Dir::Down)].returns);
+}
+
 TEST(ClusterRoutes, ExitsLeadWhereTheySayAndAButtonsOwnRuleCountsMore) {
   Grid grid(12, 4);
   Cluster& cluster = grid.add(Leave::Open, {0, 1, 4, 5});

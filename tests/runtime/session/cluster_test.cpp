@@ -117,7 +117,7 @@ TEST(Clusters, WhatAPersonPinnedToAButtonIsEnteredThere) {
 
 TEST(Clusters, ASingleStopIsPassedInOneStepAcceptGoesInAndCancelComesOut) {
   Nine nine;
-  nine.add(Leave::SingleStop, {3, 4, 5}, Enter::First);
+  nine.add(Leave::SingleStop, {3, 4, 5}, Enter::First).name = "Tools";
   Playing run(nine.project);
   run.move(Dir::Down);
   ASSERT_EQ(run.session().focused(), nine.ids[3]);
@@ -131,6 +131,7 @@ TEST(Clusters, ASingleStopIsPassedInOneStepAcceptGoesInAndCancelComesOut) {
   using testing::HasSubstr;
   const auto in = run.key(InputType::Accept, true);
   EXPECT_THAT(in, Contains(HasSubstr("into g0")));
+  EXPECT_EQ(toLine(run.session().trace().back(), nine.project), "into Tools at b3");
   EXPECT_THAT(run.key(InputType::Accept, false), testing::Not(Contains(HasSubstr("activate"))));
   run.move(Dir::Right);
   EXPECT_EQ(run.session().focused(), nine.ids[4]);
