@@ -31,13 +31,15 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   about_ = about;
   view_ = new RouteView(work);
   auto* group = new QButtonGroup(this);
-  const std::pair<QString, Shown> ways[] = {{tr("All routes"), Shown::All},
-                                            {tr("Of the picked"), Shown::Picked},
-                                            {tr("One direction"), Shown::Direction}};
-  for (const auto& [name, shown] : ways) {
+  const std::tuple<QString, QString, Shown> ways[] = {
+      {tr("All"), tr("All routes"), Shown::All},
+      {tr("Picked"), tr("Of the picked"), Shown::Picked},
+      {tr("Direction"), tr("One direction"), Shown::Direction}};
+  for (const auto& [text, name, shown] : ways) {
     auto* button = new QToolButton;
-    button->setText(name);
+    button->setText(text);
     button->setAccessibleName(name);
+    button->setToolTip(name);
     button->setCheckable(true);
     button->setChecked(shown == Shown::All);
     group->addButton(button);
@@ -171,11 +173,12 @@ void RouteBench::refresh() {
           closed += type == RouteType::Closed;
           wraps += type == RouteType::Wrap;
         }
-  about_->setText(tr("%1 buttons · %2 pinned · %3 closed · %4 wrap")
-                      .arg(work_.routes().items.size())
-                      .arg(pinned)
-                      .arg(closed)
-                      .arg(wraps));
+  QStringList about{tr("%1 buttons").arg(work_.routes().items.size())};
+  for (const auto& [count, words] :
+       {std::pair(pinned, tr("%1 pinned")), std::pair(closed, tr("%1 closed")),
+        std::pair(wraps, tr("%1 wrap"))})
+    if (count > 0) about << words.arg(count);
+  about_->setText(about.join(QStringLiteral(" · ")));
 }
 
 QString RouteBench::hint() const {
