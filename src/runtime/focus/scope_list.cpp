@@ -12,19 +12,22 @@ int boxAt(const ScreenRoutes& routes, int entry) {
 
 namespace {
 
-bool inScroller(const ScreenRoutes& routes, int box, int scroller) {
-  for (int at = routes.scrollerOf[size_t(box)]; at >= 0; at = routes.scrollers[size_t(at)].outer)
-    if (at == scroller) return true;
-  return false;
+// By scroller: whether it holds all of these boxes.
+std::vector<bool> scrollersAround(const ScreenRoutes& routes, const std::vector<int>& boxes) {
+  std::vector<size_t> held(routes.scrollers.size(), 0);
+  for (const int box : boxes)
+    for (int at = routes.scrollerOf[size_t(box)]; at >= 0; at = routes.scrollers[size_t(at)].outer)
+      ++held[size_t(at)];
+  std::vector<bool> out;
+  for (const size_t each : held) out.push_back(each == boxes.size());
+  return out;
 }
 
 // Whether what is in a cluster is seen in it: in each scroller that does not hold the whole
 // cluster.
-bool seenInCluster(const ScreenRoutes& routes, int box, const std::vector<int>& all) {
+bool seenInCluster(const ScreenRoutes& routes, int box, const std::vector<bool>& around) {
   for (int at = routes.scrollerOf[size_t(box)]; at >= 0; at = routes.scrollers[size_t(at)].outer) {
-    const bool holdsAll =
-        std::all_of(all.begin(), all.end(), [&](int b) { return inScroller(routes, b, at); });
-    if (holdsAll) return true;
+    if (around[size_t(at)]) return true;
     if (!routes.seenIn(size_t(box), at)) return false;
   }
   return true;
@@ -60,8 +63,9 @@ void addClusters(const ScreenRoutes& routes, std::vector<Scope>& out) {
     const RouteCluster& cluster = routes.clusters[c];
     if (cluster.leave == Leave::Open || cluster.boxes.empty()) continue;
     Scope scope{cluster.boxes, {}, static_cast<int>(c)};
+    const auto around = scrollersAround(routes, cluster.boxes);
     for (const int box : cluster.boxes)
-      if (seenInCluster(routes, box, cluster.boxes)) scope.entries.push_back(box);
+      if (seenInCluster(routes, box, around)) scope.entries.push_back(box);
     out.push_back(std::move(scope));
   }
 }

@@ -220,5 +220,29 @@ TEST(Clusters, EveryMoveIsTakenBackByItsOpposite) {
   EXPECT_GT(moves, 500);
 }
 
+// A list that is one stop, half of it out of sight: gone into, all of it can be walked to.
+TEST(Clusters, AScrollersContentIsOneStopAndWalkedWholeFromWithin) {
+  Project project = test::columnMenu({"a", "b", "c", "d", "e", "f"});
+  const auto ids = test::buttons(project);
+  Screen& screen = *edit(project, project.screens[0]->id);
+  Item& list = screen.items[0].edit();
+  list.container()->scrolls = Scrolls::Down;
+  list.place.y.size = 200;
+  Cluster cluster;
+  cluster.id = {"g"};
+  cluster.items = {list.id};
+  cluster.leave = Leave::SingleStop;
+  screen.clusters = {cluster};
+  Playing run(project);
+  run.move(Dir::Down);
+  ASSERT_EQ(run.session().focused(), ids[0]) << "nothing lies below the stop";
+  run.key(InputType::Accept, true);
+  run.key(InputType::Accept, false);
+  for (size_t i = 1; i < ids.size(); ++i) {
+    run.move(Dir::Down);
+    EXPECT_EQ(run.session().focused(), ids[i]);
+  }
+}
+
 }  // namespace
 }  // namespace bristle
