@@ -1,6 +1,8 @@
 #include "core/derive/route_walk.h"
 
 #include "runtime/document/screen.h"
+#include "runtime/layout/fly_outs.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 namespace {
@@ -43,7 +45,25 @@ Result<void> RouteWalk::follow(const ShownScreen& shown, const ItemId& from) {
     run_->focusOn(box, true);
   else
     run_->focus = -1;
+  showFocus();
   return {};
+}
+
+// As in a session: what flies out opens by focus, and lists are moved to what has it.
+void RouteWalk::showFocus() {
+  ScreenRun& run = *run_;
+  int open = -1;
+  if (run.focus >= 0) {
+    const auto item = size_t(run.routes.items[size_t(run.focus)]);
+    open = run.layout.items[item].flyOut;
+    for (size_t f = 0; f < run.layout.flyOuts.size(); ++f) {
+      const PlacedFlyOut& it = run.layout.flyOuts[f];
+      if (it.from == item && run.screen->items[it.item]->container()->flyOut.byFocus)
+        open = static_cast<int>(f);
+    }
+    run.scrollTo(offsetsToShow(*run.screen, run.layout, item));
+  }
+  openOnly(run.layout, open);
 }
 
 Result<RouteWalk::Stepped> RouteWalk::step(const ShownScreen& shown, const ItemId& from, Dir dir) {
@@ -53,6 +73,7 @@ Result<RouteWalk::Stepped> RouteWalk::step(const ShownScreen& shown, const ItemI
     const int entry = startBox(run);
     if (entry < 0) return Stepped{{}, "there is no button"};
     run.focusOn(entry);
+    showFocus();
     return Stepped{run.buttons[size_t(entry)].item->id, "entry"};
   }
   const Move move = resolveMove(run, run.focus, dir);
@@ -61,6 +82,7 @@ Result<RouteWalk::Stepped> RouteWalk::step(const ShownScreen& shown, const ItemI
   auto trail = remember(run, move, dir);
   run.focusOn(move.target);
   run.trail = std::move(trail);
+  showFocus();
   return Stepped{run.buttons[size_t(move.target)].item->id, how};
 }
 

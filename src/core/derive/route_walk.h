@@ -1,5 +1,5 @@
 // Walking the routes of a screen as its menu would be walked, without running it: with the way
-// back, with clusters entered by their rules, disabled buttons passed over.
+// back, clusters entered by their rules, disabled buttons passed over; lists and fly-outs follow.
 #pragma once
 #include <memory>
 #include <optional>
@@ -29,6 +29,7 @@ class RouteWalk {
 
  private:
   Result<void> follow(const ShownScreen& shown, const ItemId& from);
+  void showFocus();
 
   const TextMeasure& measure_;
   std::shared_ptr<const Compiled> compiled_;

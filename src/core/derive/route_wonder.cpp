@@ -77,11 +77,12 @@ class Wondering {
     }
     if (route.reason == RouteReason::Fixed) return;  // an exit: said of its cluster
     nearer(in, move, route, as, out);
-    for (const RankedCandidate& c : rank(routes_, move.box, move.dir, 4)) {
-      if (c.target == route.target || c.verdict == Verdict::Behind) continue;
-      out.push_back(
-          named(setRoute(screen_.id, id, move.dir, {RouteType::Pinned, item(c.target).id}),
-                fmt::format("pin {} to “{}”", dir, name(c.target))));
+    for (const RankedCandidate& c :
+         rank(in.input, in.routes, in.placeOf[size_t(move.box)], move.dir, 4)) {
+      if (c.target == as.target || c.verdict == Verdict::Behind) continue;
+      const int other = in.boxes[size_t(c.target)];
+      out.push_back(named(setRoute(screen_.id, id, move.dir, {RouteType::Pinned, item(other).id}),
+                          fmt::format("pin {} to “{}”", dir, name(other))));
       break;
     }
     out.push_back(named(setRoute(screen_.id, id, move.dir, {RouteType::Closed, {}}),
@@ -94,11 +95,14 @@ class Wondering {
         screen_.id, {id}, {}, {},
         [dir, display = layout_.display, language = layout_.language](Item& changed) {
           RouteRules& rules = changed.button()->routes;
-          const size_t before = rules.where.size();
-          std::erase_if(rules.where, [&](const RouteException& each) {
-            return each.dir == dir && &each.rule == &rules.on(display, language, dir);
-          });
-          if (rules.where.size() == before) rules[dir] = {};
+          const RouteRule* counts = &rules.on(display, language, dir);
+          const auto at =
+              std::find_if(rules.where.begin(), rules.where.end(),
+                           [&](const RouteException& each) { return &each.rule == counts; });
+          if (at != rules.where.end())
+            rules.where.erase(at);
+          else
+            rules[dir] = {};
         });
   }
 

@@ -63,7 +63,8 @@ void ScreenRun::focusOn(int box, bool into) {
   for (size_t c = 0; c < routes.clusters.size(); ++c) {
     const bool in = holds(routes, static_cast<int>(c), box);
     if (in) lastIn[c] = box;
-    inside[c] = in && (inside[c] || into);
+    const bool stop = routes.clusters[c].leave == Leave::SingleStop;
+    inside[c] = stop && in && (inside[c] || into);
   }
 }
 

@@ -55,6 +55,55 @@ TEST(RouteWalk, LeadsWhereTheRunningMenuLeads) {
   EXPECT_GT(moves, 300);
 }
 
+// A list of eight of which three are seen, a button below it that the last of three fly out from.
+Project listAndFlyOut() {
+  Project project = test::columnMenu({"a", "b", "c", "d", "e", "f", "g", "h"});
+  Screen& screen = *edit(project, project.screens[0]->id);
+  Item& list = screen.items[0].edit();
+  list.container()->scrolls = Scrolls::Down;
+  list.place = {{Pin::Start, 100, 0}, {Pin::Start, 100, 220}};
+  Item button = *screen.items[1];
+  button.id = ItemId{"below"};
+  button.parent = {};
+  button.place = {{Pin::Start, 100, 200}, {Pin::Start, 400, 60}};
+  screen.items.emplace_back(button);
+  Item box;
+  box.id = ItemId{"box"};
+  ContainerData data;
+  data.flyOut.from = button.id;
+  box.what = data;
+  screen.items.emplace_back(box);
+  for (const char* id : {"x", "y", "z"}) {
+    Item in = button;
+    in.id = ItemId{id};
+    in.parent = box.id;
+    screen.items.emplace_back(in);
+  }
+  screen.entry = test::buttons(project)[0];
+  return project;
+}
+
+TEST(RouteWalk, FollowsListsAndFlyOutsAsTheRunningMenuDoes) {
+  const PlainMeasure measure;
+  const Project project = listAndFlyOut();
+  const ShownScreen shown{project, project.screens[0]->id, {project.displays[0]}};
+  test::Dice dice(7);
+  Playing menu(project);
+  RouteWalk walk(measure);
+  ItemId at = walk.step(shown, {}, Dir::Up)->to;
+  bool below = false, flown = false;
+  for (int step = 0; step < 300; ++step) {
+    // Down more often than up, then the other way round.
+    const Dir dir = dice.chance(0.7) == (step / 40 % 2 == 0) ? Dir::Down : Dir::Up;
+    menu.move(dir);
+    if (const auto stepped = walk.step(shown, at, dir); stepped->to) at = stepped->to;
+    ASSERT_EQ(at, menu.session().focused()) << "step " << step;
+    below = below || at == ItemId{"below"};
+    flown = flown || at == ItemId{"z"};
+  }
+  EXPECT_TRUE(below && flown);
+}
+
 TEST(RouteWalk, BeginsAnewWhereWhatItRestsOnHasChanged) {
   const PlainMeasure measure;
   RouteWalk walk(measure);

@@ -55,6 +55,22 @@ TEST(RouteWonder, APinThatBecameOddComesFirstAndIsReleased) {
   EXPECT_TRUE(Looked(test::after(project, first.mends[0])).wonders.empty());
 }
 
+// Of several rules for one direction only the one that counts is given up.
+TEST(RouteWonder, AnOddPinOfOneLanguageIsReleasedThereAlone) {
+  Project project = test::placedMenu(grid(12, 4));
+  const auto ids = test::buttons(project);
+  Screen& screen = *edit(project, project.screens[0]->id);
+  const DisplayId display = project.displays[0].id;
+  const RouteRule odd{RouteType::Pinned, ids[8]};
+  const RouteException general{display, {}, Dir::Down, odd};
+  edit(screen, ids[0])->button()->routes.where = {
+      {display, project.languages[0].id, Dir::Down, odd}, general};
+  const Looked looked(project);
+  ASSERT_FALSE(looked.wonders.empty());
+  const Project after = test::after(project, looked.wonders[0].mends.at(0));
+  EXPECT_EQ(findItem(*after.screens[0], ids[0])->button()->routes.where, std::vector{general});
+}
+
 // Two that lie 60 px apart and far aside: a stopgap, until one of them is moved.
 TEST(RouteWonder, AStopgapIsMovedPinnedOrClosed) {
   const Project project = test::placedMenu({{100, 100, 100, 40}, {400, 200, 100, 40}});

@@ -155,6 +155,18 @@ TEST(Clusters, APointerGoesStraightIntoASingleStop) {
   EXPECT_EQ(run.session().focused(), nine.ids[5]);
 }
 
+TEST(Clusters, APointerGoesIntoNothingButASingleStop) {
+  for (const Leave leave : {Leave::Open, Leave::Ends, Leave::Sealed}) {
+    Nine nine;
+    nine.add(leave, {3, 4, 5});
+    Playing run(nine.project);
+    run.point(InputType::PointDown, nine.ids[4]);
+    run.point(InputType::PointUp, nine.ids[4]);
+    EXPECT_THAT(run.key(InputType::Cancel, true), testing::Contains(testing::HasSubstr("bump")))
+        << "cancel is for the screen";
+  }
+}
+
 TEST(Clusters, StepsOfTabPassASingleStopOnceAndStayInItOnceWithin) {
   Nine nine;
   nine.add(Leave::SingleStop, {3, 4, 5}, Enter::First);
