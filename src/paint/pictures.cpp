@@ -34,12 +34,13 @@ double placed(double from, double room, double all, double focus) {
 
 }  // namespace
 
-PictureLook lookOf(const PictureData& picture) {
+PictureLook lookOf(const PictureData& picture, bool rightToLeft) {
   static constexpr const char* kFits[] = {"cover", "contain", "whole"};
   PictureLook look;
   look.file = picture.file;
   look.fit = kFits[static_cast<size_t>(picture.fit)];
-  look.focus = {picture.focusX, picture.focusY};
+  look.turned = picture.turns && rightToLeft;
+  look.focus = {look.turned ? 1 - picture.focusX : picture.focusX, picture.focusY};
   look.alone = true;  // an item lies where it is placed, not where its document has it
   return look;
 }
@@ -190,13 +191,13 @@ std::string whyNoPicture(const std::string& folder, const std::string& file) {
 
 QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSize& size,
                       double ratio) {
-  const bool plain =
-      !look.alone && look.tint.a == 0 && look.across * look.down == 1 && look.fit != "nine-slice";
+  const bool plain = !look.alone && !look.turned && look.tint.a == 0 &&
+                     look.across * look.down == 1 && look.fit != "nine-slice";
   if (plain && picture.image.size() == size) return picture.image;
   const std::string key = fmt::format(
-      "{} {}x{} {} {} {}/{}/{} {} {}", look.file, size.width(), size.height(), toHex(look.tint),
+      "{} {}x{} {} {} {}/{}/{} {} {} {}", look.file, size.width(), size.height(), toHex(look.tint),
       look.fit == "nine-slice" ? toText(look.slices) : std::string(), look.frame, look.across,
-      look.down, look.fit == "nine-slice" ? ratio : 0, look.alone);
+      look.down, look.fit == "nine-slice" ? ratio : 0, look.alone, look.turned);
   for (auto at = made_.begin(); at != made_.end(); ++at) {
     if (at->key != key) continue;
     made_.splice(made_.begin(), made_, at);
@@ -225,6 +226,7 @@ QImage Pictures::made(const PictureLook& look, const Picture& picture, const QSi
     painter.setCompositionMode(QPainter::CompositionMode_SourceAtop);
     painter.fillRect(image.rect(), toQt(look.tint));
   }
+  if (look.turned) image = image.mirrored(true, false);
   made_.push_front({key, image});
   if (made_.size() > kMostScaled) made_.pop_back();
   return image;

@@ -30,11 +30,12 @@ struct PictureLook {
   Colour tint{0, 0, 0, 0};      // laid over it as far as it is opaque
   int across = 1, down = 1;     // a sheet of frames
   int frame = 0;
-  bool alone = false;  // a group of an SVG without the room around it in its document
+  bool alone = false;   // a group of an SVG without the room around it in its document
+  bool turned = false;  // left and right change places, and of the focus, too
 };
 
-// How a placed picture is shown.
-PictureLook lookOf(const PictureData& picture);
+// How a placed picture is shown, where one reads from the left or from the right.
+PictureLook lookOf(const PictureData& picture, bool rightToLeft);
 // Where a picture of this size lies in a box, layout px; it reaches beyond one that it covers.
 QRectF fitted(const QRectF& box, const QSizeF& size, const PictureLook& look);
 

@@ -58,7 +58,7 @@ void paintDecor(QPainter& painter, LookPainter& looks, const Item& item, const Q
     painter.setBrush(brushOf(panel->fill, box));
     painter.drawRoundedRect(box, panel->radius, panel->radius);
   } else if (const auto* picture = std::get_if<PictureData>(&item.what)) {
-    looks.pictures().draw(painter, box, lookOf(*picture));
+    looks.pictures().draw(painter, box, lookOf(*picture, looks.mirrored()));
   }
 }
 

@@ -45,6 +45,11 @@ TEST_F(PlaceArt, APictureKeepsItsFocalPointInSight) {
   EXPECT_EQ(data<PictureData>(id).fit, PictureFit::Contain);
   EXPECT_EQ(data<PictureData>(id).focusX, 0.25);
   EXPECT_EQ(data<PictureData>(id).focusY, 0.5);
+  EXPECT_FALSE(data<PictureData>(id).turns);
+  click(QStringLiteral("Turned over where one reads from the right"));
+  EXPECT_TRUE(data<PictureData>(id).turns);
+  work().undo();
+  EXPECT_FALSE(data<PictureData>(id).turns);
 }
 
 TEST_F(PlaceArt, AnSvgIsTakenApartIntoItsGroups) {

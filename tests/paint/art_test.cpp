@@ -90,6 +90,26 @@ TEST(SvgPieces, TakenApartThePictureLooksTheSame) {
   EXPECT_TRUE(d.looks.pictures().takeProblems().empty());
 }
 
+// Where one reads from the right: the picture of the mirrored layout, in one piece or in many.
+TEST(SvgPieces, APictureIsTurnedOverWhereOneReadsFromTheRight) {
+  Drawn d;
+  const ScreenId screen = d.project.screens[0]->id;
+  auto& art = std::get<PictureData>(edit(d.project, screen)->items[0].edit().what);
+  art.fit = PictureFit::Cover;
+  edit(d.project, screen)->items[0].edit().place.x.size = 400;
+  art.focusX = 0;
+  const QImage read = d.draw();
+  Language arabic{.id = {"ar"}, .tag = "ar", .name = "Arabic", .rightToLeft = true};
+  d.project.languages = {arabic};
+  EXPECT_NE(d.draw(), read.mirrored(true, false)) << "as drawn, unless it is to be turned";
+  std::get<PictureData>(edit(d.project, screen)->items[0].edit().what).turns = true;
+  EXPECT_EQ(d.draw(), read.mirrored(true, false));
+  d.project = test::after(d.project, takeApart(screen, {"art"}, {400, 400},
+                                               {{"hull", "boat.svg#hull", {80, 200, 600, 160}},
+                                                {"tower", "boat.svg#tower", {320, 80, 120, 120}}}));
+  EXPECT_EQ(d.draw(), read.mirrored(true, false));
+}
+
 // What covered its box, and was cut there, still is.
 TEST(SvgPieces, TakenApartNothingShowsThatWasCutOff) {
   Drawn d;

@@ -79,7 +79,7 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   screen.items.emplace_back(pane);
   Item art;
   art.id = freshId<ItemId>(project, "art");
-  art.what = PictureData{"art/a.svg", PictureFit::Contain, 0.25, 0.75};
+  art.what = PictureData{"art/a.svg", PictureFit::Contain, 0.25, 0.75, true};
   screen.items.emplace_back(art);
   project.lists.push_back(list);
   Group group;

@@ -30,7 +30,7 @@ Edit takeApart(ScreenId id, ItemId picture, Size size, std::vector<ArtPiece> pie
       part.name = piece.name;
       part.place = {{Pin::Start, piece.box.x, piece.box.w, 0},
                     {Pin::Start, piece.box.y, piece.box.h, 0}};
-      part.what = PictureData{.file = piece.file, .fit = PictureFit::Whole};
+      part.what = PictureData{.file = piece.file, .fit = PictureFit::Whole, .turns = was.turns};
       putLast(screen, picture, {Shared<Item>(std::move(part))});
     }
     return after;

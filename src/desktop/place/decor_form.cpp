@@ -89,6 +89,11 @@ void DecorForm::buildPicture() {
   };
   focusX_ = focus(tr("Focal point, x"), &PictureData::focusX);
   focusY_ = focus(tr("Focal point, y"), &PictureData::focusY);
+  turns_ = picture_->check(tr("Turned over where one reads from the right"), [this](bool on) {
+    changePicture("turn picture over", [on](PictureData& p) { p.turns = on; });
+  });
+  turns_->setToolTip(
+      tr("What is placed is mirrored there; the picture and its focal point are, too, if so"));
 }
 
 void DecorForm::show(const Item& item) {
@@ -106,6 +111,7 @@ void DecorForm::show(const Item& item) {
   refill(fit_, static_cast<int>(picture->fit));
   refill(focusX_, QString::number(picture->focusX * kPercent));
   refill(focusY_, QString::number(picture->focusY * kPercent));
+  refill(turns_, picture->turns);
   // What is stretched has nothing to choose.
   for (QLineEdit* field : {focusX_, focusY_})
     picture_->setRowVisible(field, picture->fit != PictureFit::Whole);

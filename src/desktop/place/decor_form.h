@@ -24,6 +24,7 @@ class DecorForm : public QWidget {
   Form *panel_, *picture_;
   QLineEdit *fill_, *radius_, *blur_, *file_, *focusX_, *focusY_;
   QComboBox* fit_;
+  QCheckBox* turns_;
 };
 
 }  // namespace bristle

@@ -180,7 +180,7 @@ void takeApartPicked(Work& work) {
   const Placed& placed = work.layout().items[*indexOf(*work.screen(), item->id)];
   const QRectF own = toQt(placed.own());
   const QSizeF size = readPicture(*path, toQt(picture->file)).image.size();
-  const QRectF all = fitted(own, size, lookOf(*picture));
+  const QRectF all = fitted(own, size, lookOf(*picture, false));  // the container mirrors them
   std::vector<ArtPiece> out;
   for (const SvgPiece& piece : *pieces)
     out.push_back({fromQt(piece.group),

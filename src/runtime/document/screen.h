@@ -155,6 +155,7 @@ struct PictureData {
   // The point of the picture that stays in sight, 0–1 from its left and top: where it is cut, as
   // near to the box's middle as it can be; where it leaves room, it lies so far along in it.
   double focusX = 0.5, focusY = 0.5;
+  bool turns = false;  // where one reads from the right it is seen turned over, as what lies on it
   bool operator==(const PictureData&) const = default;
 };
 

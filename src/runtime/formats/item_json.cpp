@@ -103,6 +103,7 @@ PictureData readPicture(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (r.member(value, "fit")) p.fit = static_cast<PictureFit>(r.choice(value, at, "fit", kFits));
   p.focusX = r.number(value, at, "focusX", 0.5, 0, 1);
   p.focusY = r.number(value, at, "focusY", 0.5, 0, 1);
+  p.turns = r.boolean(value, at, "turns", false);
   return p;
 }
 
@@ -164,6 +165,7 @@ Json itemJson(const Item& item, const Project& project) {
     if (picture->fit != PictureFit::Cover) out["fit"] = kFits[static_cast<size_t>(picture->fit)];
     if (picture->focusX != 0.5) out["focusX"] = picture->focusX;
     if (picture->focusY != 0.5) out["focusY"] = picture->focusY;
+    if (picture->turns) out["turns"] = true;
   }
   return out;
 }
