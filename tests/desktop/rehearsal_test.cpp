@@ -110,6 +110,36 @@ TEST_F(RehearsalTest, NothingIsPaintedWhileNothingMoves) {
   EXPECT_GT(advanced.count(), 2) << "the motion was shown";
 }
 
+// What a look has come to between two frames, the first of which painted everything, is seen.
+TEST_F(RehearsalTest, AMotionThatEndsBeforeTheNextFrameIsPaintedToItsEnd) {
+  struct Painted : QObject {
+    QRegion all;
+    bool eventFilter(QObject*, QEvent* event) override {
+      if (event->type() == QEvent::Paint) all += static_cast<QPaintEvent*>(event)->region();
+      return false;
+    }
+  };
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  window->openBench(QStringLiteral("rehearse"));
+  auto* menu = bench().findChild<RunningMenu*>();
+  rehearsal().setSpeed(0);
+  rehearsal().stepBy(5000);
+  QCoreApplication::processEvents();
+  const ScreenRun& top = rehearsal().session()->stack().back();
+  const auto left = size_t(top.focus);
+  QTest::keyPress(menu, Qt::Key_Tab);  // held, it does not repeat
+  ASSERT_TRUE(top.buttons[left].player.moving(rehearsal().session()->now()));
+  menu->repaint();  // a frame: all of it, since focus moved
+  Painted painted;
+  menu->installEventFilter(&painted);
+  rehearsal().stepBy(5000);
+  QCoreApplication::processEvents();
+  ASSERT_FALSE(top.buttons[left].player.moving(rehearsal().session()->now()));
+  const Box& box = top.layout.items[size_t(top.routes.items[left])].box;
+  EXPECT_TRUE(painted.all.contains(
+      menu->toWidget(QPointF(box.x + box.w / 2, box.y + box.h / 2)).toPoint()));
+}
+
 TEST_F(RehearsalTest, AFailingTakeSaysWhereInTheWindow) {
   openDemo();
   window->openBench(QStringLiteral("rehearse"));

@@ -92,25 +92,16 @@ QPointF RunningMenu::toWidget(const QPointF& p) const {
   return p * zoom() + origin();
 }
 
-// Only what moves, or has just stopped, is painted again; all of it when something else happened.
-void RunningMenu::refresh() {
-  Session* session = rehearsal_.session();
-  const size_t happened = session ? session->trace().size() : 0;
-  const bool screensMove = session && session->screensMove();
-  if (!session || happened != seen_ || session->ended() || screensMove || !onlyMoves_) {
-    seen_ = happened;
-    onlyMoves_ = session && !session->ended() && !screensMove;
-    moving_ = {};
-    return update();
-  }
-  QRegion now;
+// What moves just now, and what shows it through.
+QRegion RunningMenu::moving(const Session& session) const {
+  QRegion all;
   const auto add = [&](const QRectF& r) {
-    now += QRectF(toWidget(r.topLeft()), r.size() * zoom()).toAlignedRect().adjusted(-2, -2, 2, 2);
+    all += QRectF(toWidget(r.topLeft()), r.size() * zoom()).toAlignedRect().adjusted(-2, -2, 2, 2);
   };
-  const auto& stack = session->stack();
+  const auto& stack = session.stack();
   for (size_t s = 0; s < stack.size(); ++s)
     for (size_t b = 0; b < stack[s].buttons.size(); ++b) {
-      if (!stack[s].buttons[b].player.moving(session->now())) continue;
+      if (!stack[s].buttons[b].player.moving(session.now())) continue;
       const QRectF moved = extentOf(stack[s], b);
       add(moved);
       for (size_t over = s; over < stack.size(); ++over)
@@ -118,7 +109,19 @@ void RunningMenu::refresh() {
                                             over == s ? size_t(stack[s].routes.items[b]) + 1 : 0))
           add(pane);
     }
-  update(now + moving_);
+  return all;
+}
+
+// Only what moves, or has just stopped, is painted again; all of it when something else happened.
+void RunningMenu::refresh() {
+  const Session* session = rehearsal_.session();
+  const size_t happened = session ? session->trace().size() : 0;
+  const bool whole =
+      !session || happened != seen_ || session->ended() || session->screensMove() || !onlyMoves_;
+  seen_ = happened;
+  onlyMoves_ = session && !session->ended() && !session->screensMove();
+  const QRegion now = onlyMoves_ ? moving(*session) : QRegion();
+  whole ? update() : update(now + moving_);
   moving_ = now;
 }
 

@@ -1,6 +1,7 @@
 // The menu alone on its display. Takes the mouse, touch and the keyboard as a player would use
 // them.
 #pragma once
+#include <QRegion>
 #include <QSet>
 #include <QWidget>
 
@@ -9,6 +10,7 @@
 namespace bristle {
 
 class Rehearsal;
+class Session;
 class Work;
 
 class RunningMenu : public QWidget {
@@ -36,6 +38,7 @@ class RunningMenu : public QWidget {
 
  private:
   void refresh();
+  QRegion moving(const Session& session) const;
   void sendPoint(InputType type, const QPointF& widget, Device device = Device::Mouse,
                  int finger = 0);
   bool key(QKeyEvent* event, bool down);
