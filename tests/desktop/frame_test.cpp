@@ -1,7 +1,9 @@
 // Shelf, finder, theme and the Shape bench's card.
+#include <QAbstractItemView>
 #include <QLabel>
 #include <QListWidget>
 #include <QScrollArea>
+#include <QScrollBar>
 
 #include "core/edit/kind_edits.h"
 #include "desktop/frame/finder.h"
@@ -318,6 +320,23 @@ TEST_F(Frame, ColoursOfTheProjectAreTakenByMouseAndKeys) {
   const auto now = coloursOf(project(), 24);
   QTest::keyClick(swatches, Qt::Key_Return);
   EXPECT_EQ(stop().colour, now[1]);
+}
+
+TEST_F(Frame, AListOfChoicesOpensWhole) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  window->openBench(QStringLiteral("place"));
+  work().pickItems({{"entries"}});
+  for (const char* name : {"Arranged as", "Pinned to, x"}) {
+    auto* box = named<QComboBox>(QString::fromUtf8(name));
+    ASSERT_TRUE(box);
+    bringIntoSight(box);
+    box->showPopup();
+    QCoreApplication::processEvents();
+    QAbstractItemView* list = box->view();
+    EXPECT_EQ(list->verticalScrollBar()->maximum(), 0) << name << " is cut off";
+    EXPECT_GE(list->viewport()->width(), list->sizeHintForColumn(0)) << name;
+    box->hidePopup();
+  }
 }
 
 TEST_F(Frame, WhichLookIsStrongerIsChosenOnTheCard) {

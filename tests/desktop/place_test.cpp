@@ -62,6 +62,8 @@ TEST_F(PlaceBenchTest, TheColumnThatHoldsAButtonIsOneClickAway) {
   work().pickItems({test::buttons(project())[0]});
   click(QStringLiteral("Pick what holds it"));
   ASSERT_TRUE(work().item()->container());
+  EXPECT_EQ(QApplication::focusWidget()->accessibleName(), QStringLiteral("Canvas"))
+      << "the button that was clicked is gone: the keyboard is not left to what comes next";
   fill(QStringLiteral("Gap"), QStringLiteral("40"));
   const auto ids = test::buttons(project());
   EXPECT_EQ(boxOf(ids[1]).y - boxOf(ids[0]).y - boxOf(ids[0]).h, 40);

@@ -157,7 +157,7 @@ void RecoveryPage::show(const LeftBehind& left) {
     });
   others->addStretch();
   if (left_.size() > 1)
-    others->addWidget(new QLabel(tr("%n more was left unsaved", nullptr, int(left_.size()) - 1)));
+    others->addWidget(new QLabel(tr("%n more left unsaved", nullptr, int(left_.size()) - 1)));
   column->addLayout(others);
   column->addStretch();
   column_->addWidget(body_, 1);

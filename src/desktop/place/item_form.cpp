@@ -118,6 +118,7 @@ void ItemForm::buildAction(Form& form) {
 void ItemForm::buildPlace(Form& form) {
   form.heading(tr("PLACE"));
   holder_ = form.button(tr("Pick what holds it"), [this] {
+    Q_EMIT goesOn();
     if (work_.item() && work_.item()->parent) work_.pickItems({work_.item()->parent});
   });
   form.wide(pins_ = new PinForm(work_));

@@ -20,6 +20,9 @@ class ItemForm : public QWidget {
   // The keyboard goes to the caption, all of it picked.
   void editCaption();
 
+ Q_SIGNALS:
+  void goesOn();  // something else is about to be picked from here, and this may go away
+
  private:
   QLineEdit* words(Form& form, const QString& name, const char* edit, Text ButtonData::*which);
   void buildButton(Form& form);

@@ -109,6 +109,7 @@ void PlaceBench::buildCard() {
   itemColumn->setContentsMargins(0, 0, 0, 0);
   itemForm_ = new ItemForm(work_, watch_);
   itemColumn->addWidget(itemForm_);
+  connect(itemForm_, &ItemForm::goesOn, this, [this] { canvas_->setFocus(); });
   itemColumn->addWidget(seriesInto_ = new SeriesForm(work_));
   itemColumn->addWidget(several_ = new SeveralForm(arranging_));
   itemColumn->addStretch(1);

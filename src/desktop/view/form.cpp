@@ -1,8 +1,10 @@
 #include "desktop/view/form.h"
 
+#include <QAbstractItemView>
 #include <QEvent>
 #include <QSignalBlocker>
 #include <QStyle>
+#include <algorithm>
 
 #include "desktop/view/typed_number.h"
 
@@ -21,6 +23,15 @@ void mark(QLineEdit* field, bool bad) {
 }  // namespace
 
 namespace {
+
+// Its list is as wide as its longest entry, however narrow the card is.
+class WideList : public QComboBox {
+ public:
+  void showPopup() override {
+    view()->setMinimumWidth(std::max(width(), view()->sizeHintForColumn(0)));
+    QComboBox::showPopup();
+  }
+};
 
 // A wheel that comes by while the card is scrolled must not choose something else.
 class NoWheel : public QObject {
@@ -88,7 +99,8 @@ QLineEdit* Form::number(const QString& name, double least, double most,
 
 QComboBox* Form::choice(const QString& name, const QStringList& choices,
                         std::function<void(int)> done) {
-  auto* field = new QComboBox;
+  auto* field = new WideList;
+  field->setMaxVisibleItems(20);
   field->addItems(choices);
   field->setMinimumContentsLength(8);
   field->setFocusPolicy(Qt::StrongFocus);

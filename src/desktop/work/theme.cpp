@@ -65,7 +65,9 @@ QLineEdit, QPlainTextEdit, QComboBox, QAbstractSpinBox { background: %2; color: 
   selection-background-color: %7; selection-color: %8; }
 QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QAbstractSpinBox:focus { border: 2px solid %7; padding: 2px 5px; }
 QLineEdit[bad="true"] { border: 2px solid %9; padding: 2px 5px; }
-QComboBox QAbstractItemView { background: %2; color: %5; selection-background-color: %7; selection-color: %8; }
+QComboBox QAbstractItemView, QComboBox QAbstractItemView:focus { background: %2; color: %5; border: 1px solid %6; border-radius: 0;
+  selection-background-color: %7; selection-color: %8; }
+QComboBox { combobox-popup: 0; }
 QComboBox::drop-down { border: none; width: 16px; }
 QCheckBox { color: %5; spacing: 8px; padding: 2px; border: 2px solid transparent; border-radius: 4px; }
 QCheckBox::indicator, QListView::indicator, QTreeView::indicator { width: 14px; height: 14px; border: 1px solid %6; border-radius: 3px; background: %2; }
