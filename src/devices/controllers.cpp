@@ -17,8 +17,8 @@ struct Pad {
   std::string name;
   Stick stick;
   double x = 0, y = 0;
-  bool dpad[4] = {};  // by Dir
-  bool accept = false, cancel = false;
+  bool dpad[4] = {};                // by Dir
+  std::set<std::string_view> down;  // buttons and triggers, by their names
 };
 
 std::optional<Dir> dpadDir(int button) {
@@ -36,23 +36,65 @@ std::optional<Dir> dpadDir(int button) {
   }
 }
 
+std::string_view nameOf(int button) {
+  switch (button) {
+    case SDL_CONTROLLER_BUTTON_A:
+      return "lower button";
+    case SDL_CONTROLLER_BUTTON_B:
+      return "right button";
+    case SDL_CONTROLLER_BUTTON_X:
+      return "left button";
+    case SDL_CONTROLLER_BUTTON_Y:
+      return "upper button";
+    case SDL_CONTROLLER_BUTTON_LEFTSHOULDER:
+      return "left shoulder";
+    case SDL_CONTROLLER_BUTTON_RIGHTSHOULDER:
+      return "right shoulder";
+    case SDL_CONTROLLER_BUTTON_BACK:
+      return "select";
+    case SDL_CONTROLLER_BUTTON_START:
+      return "start";
+    case SDL_CONTROLLER_BUTTON_LEFTSTICK:
+      return "left stick press";
+    case SDL_CONTROLLER_BUTTON_RIGHTSTICK:
+      return "right stick press";
+    default:
+      return {};
+  }
+}
+
+// A trigger counts as down from half its way on, until it is nearly let go.
+constexpr double kTriggerDown = 0.5, kTriggerUp = 0.35;
+
 }  // namespace
 
 struct Controllers::State {
   std::map<SDL_JoystickID, Pad> pads;
-  std::vector<InputEvent> out;
+  std::vector<ControllerEvent> out;
   Ms now = 0;
 
   // The stick and the D-pad of one controller are two keys, each of which ends only its own.
   static constexpr int kPad = 0, kStick = 1;
   void send(SDL_JoystickID from, InputType type, Dir dir, bool down, int key = kPad) {
-    out.push_back({.at = now,
-                   .type = type,
-                   .device = Device::Controller,
-                   .dir = dir,
-                   .down = down,
-                   .unit = static_cast<int>(from),
-                   .key = key});
+    out.push_back({{.at = now,
+                    .type = type,
+                    .device = Device::Controller,
+                    .dir = dir,
+                    .down = down,
+                    .unit = static_cast<int>(from),
+                    .key = key},
+                   {}});
+  }
+  // Told once for each time that it changes.
+  void press(SDL_JoystickID from, Pad& pad, std::string_view name, bool down) {
+    if (name.empty() || pad.down.contains(name) == down) return;
+    down ? static_cast<void>(pad.down.insert(name)) : static_cast<void>(pad.down.erase(name));
+    Sign sign;
+    sign.of = Sign::Of::Button;
+    sign.name = std::string(name);
+    out.push_back(
+        {{.at = now, .device = Device::Controller, .down = down, .unit = static_cast<int>(from)},
+         std::move(sign)});
   }
 
   void plugIn(int index) {
@@ -82,12 +124,8 @@ struct Controllers::State {
       if (pad.dpad[size_t(*dir)] == down) return;
       pad.dpad[size_t(*dir)] = down;
       send(id, InputType::Move, *dir, down);
-    } else if (which == SDL_CONTROLLER_BUTTON_A && pad.accept != down) {
-      pad.accept = down;
-      send(id, InputType::Accept, Dir::Up, down);
-    } else if (which == SDL_CONTROLLER_BUTTON_B && pad.cancel != down) {
-      pad.cancel = down;
-      send(id, InputType::Cancel, Dir::Up, down);
+    } else {
+      press(id, pad, nameOf(which), down);
     }
   }
 
@@ -96,6 +134,11 @@ struct Controllers::State {
     if (at == pads.end()) return;
     Pad& pad = at->second;
     const double deflection = value / 32767.0;
+    for (const auto& [axis, name] :
+         {std::pair(SDL_CONTROLLER_AXIS_TRIGGERLEFT, std::string_view("left trigger")),
+          std::pair(SDL_CONTROLLER_AXIS_TRIGGERRIGHT, std::string_view("right trigger"))})
+      if (which == axis && (deflection >= kTriggerDown || deflection <= kTriggerUp))
+        press(id, pad, name, deflection >= kTriggerDown);
     if (which == SDL_CONTROLLER_AXIS_LEFTX) pad.x = deflection;
     if (which == SDL_CONTROLLER_AXIS_LEFTY) pad.y = deflection;
     const auto before = pad.stick.held();
@@ -118,7 +161,7 @@ Controllers::~Controllers() {
   if (problem_.empty()) SDL_QuitSubSystem(SDL_INIT_GAMECONTROLLER);
 }
 
-std::vector<InputEvent> Controllers::poll(Ms now) {
+std::vector<ControllerEvent> Controllers::poll(Ms now) {
   state_->now = now;
   state_->out.clear();
   if (!problem_.empty()) return {};

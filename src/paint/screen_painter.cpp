@@ -254,11 +254,17 @@ class AsItRuns {
   void paintAll(QPainter& painter, const QRectF& only) { paint(painter, runs_.size(), only, 0); }
 
  private:
-  // The first `end` items of the s-th screen.
+  // The first `end` items of the s-th screen; above all of them the rings of its clusters.
   void paintRun(QPainter& painter, size_t s, size_t end, const QRectF& only, int depth) {
     ScreenRun& run = *runs_[s];
     painter.setRenderHint(QPainter::Antialiasing);
     paintBackdrop(painter, *run.screen, run.layout);
+    paintItems(painter, s, end, only, depth);
+    if (end == run.screen->items.size() && session_.focusShown()) paintRings(painter, run);
+  }
+
+  void paintItems(QPainter& painter, size_t s, size_t end, const QRectF& only, int depth) {
+    ScreenRun& run = *runs_[s];
     const Reading reading(looks_, run.layout.rightToLeft);
     Clipping clip(painter);
     for (size_t i = 0; i < end; ++i) {
@@ -269,6 +275,17 @@ class AsItRuns {
       else
         paintStill(painter, s, i, only, depth);
     }
+  }
+
+  // Its middle line lies on the box.
+  static void paintRings(QPainter& painter, const ScreenRun& run) {
+    painter.save();
+    painter.setBrush(Qt::NoBrush);
+    for (const auto& [box, ring] : run.rings()) {
+      painter.setPen(QPen(toQt(ring.colour), ring.width));
+      painter.drawRoundedRect(toQt(box), ring.radius, ring.radius);
+    }
+    painter.restore();
   }
 
   void paintButton(QPainter& painter, ScreenRun& run, size_t index, const Placed& placed,

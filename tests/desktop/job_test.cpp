@@ -294,7 +294,7 @@ TEST_F(Job, TwoScreensAreConnectedAndRehearsedByKeysMouseAndOnScreenController) 
   QTest::mouseMove(&stage, on);
   QTest::mouseClick(&stage, Qt::LeftButton, {}, on);
   EXPECT_EQ(activations(), 2);
-  click(QStringLiteral("Controller accept"));
+  click(QStringLiteral("Controller lower button"));
   EXPECT_TRUE(has(trace(), "activate " + top[0].text)) << "the on-screen controller";
 }
 

@@ -6,6 +6,7 @@
 
 #include "core/edit/cluster_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/rose.h"
 #include "desktop/route/route_bench.h"
 #include "desktop/route/route_view.h"
 #include "desktop/window_fixture.h"
@@ -43,6 +44,21 @@ TEST_F(RouteBenchTest, AKnobDraggedToAButtonPinsAndOneUndoReleases) {
   EXPECT_EQ(rule(0, Dir::Down).target.item, ItemPath(ids[3]));
   work().undo();
   EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Solved);
+}
+
+TEST_F(RouteBenchTest, AnArmOfTheRoseIsDrawnToAButton) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  auto* rose = window->findChild<Rose*>();
+  const QPoint arm(rose->width() / 2 + 30, rose->height() / 2);
+  drag(rose, arm, rose->mapFromGlobal(view->mapToGlobal(at(2))));
+  EXPECT_EQ(rule(0, Dir::Right).type, RouteType::Pinned);
+  EXPECT_EQ(rule(0, Dir::Right).target.item, ItemPath(ids[2]));
+  // Let go beside all buttons, or over the card, it changes nothing.
+  drag(rose, arm, rose->mapFromGlobal(view->mapToGlobal(QPointF(4, 4))));
+  drag(rose, arm, QPointF(rose->width() / 2, -40));
+  EXPECT_EQ(rule(0, Dir::Right).target.item, ItemPath(ids[2]));
+  work().undo();
+  EXPECT_EQ(rule(0, Dir::Right).type, RouteType::Solved);
 }
 
 TEST_F(RouteBenchTest, TheFiguresFollowAndLeadToTheirPlaces) {

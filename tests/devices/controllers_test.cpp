@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "devices/virtual_pad.h"
+#include "runtime/session/sign_reader.h"
 #include "support/menus.h"
 
 namespace bristle {
@@ -20,18 +21,33 @@ class Pads : public testing::Test {
   std::vector<std::string> poll() {
     SDL_JoystickUpdate();
     std::vector<std::string> out;
-    for (const InputEvent& e : controllers.poll(5)) {
-      EXPECT_EQ(e.device, Device::Controller);
-      EXPECT_EQ(e.at, 5);
-      const std::string what = e.type == InputType::Move     ? std::string(nameOf(e.dir))
-                               : e.type == InputType::Accept ? "accept"
-                               : e.type == InputType::Cancel ? "cancel"
-                                                             : "gone";
-      out.push_back((e.down ? "+" : "-") + what);
+    for (const ControllerEvent& e : controllers.poll(5)) {
+      EXPECT_EQ(e.event.device, Device::Controller);
+      EXPECT_EQ(e.event.at, 5);
+      const std::string what = e.sign                            ? e.sign->name
+                               : e.event.type == InputType::Move ? std::string(nameOf(e.event.dir))
+                                                                 : "gone";
+      out.push_back((e.event.down ? "+" : "-") + what);
     }
     return out;
   }
+  // As a program does that runs a menu.
+  void feed(Session& session, Ms now) {
+    SDL_JoystickUpdate();
+    for (const ControllerEvent& e : controllers.poll(now)) {
+      if (!e.sign) {
+        session.feed(e.event);
+        continue;
+      }
+      auto event = e.event.down ? signs.down(session.project(), nullptr, *e.sign, e.event.unit)
+                                : signs.up(*e.sign, e.event.unit);
+      if (!event) continue;
+      event->at = now;
+      session.feed(*event);
+    }
+  }
   Controllers controllers;
+  SignReader signs;
 };
 
 TEST_F(Pads, PlugInPressAndStickAndPullOut) {
@@ -46,11 +62,15 @@ TEST_F(Pads, PlugInPressAndStickAndPullOut) {
   EXPECT_THAT(poll(), ElementsAre("+down"));
   pad->button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, false);
   pad->button(SDL_CONTROLLER_BUTTON_A, true);
-  EXPECT_THAT(poll(), testing::UnorderedElementsAre("-down", "+accept"));
+  EXPECT_THAT(poll(), testing::UnorderedElementsAre("-down", "+lower button"));
   pad->button(SDL_CONTROLLER_BUTTON_A, false);
   pad->button(SDL_CONTROLLER_BUTTON_B, true);
-  EXPECT_THAT(poll(), testing::UnorderedElementsAre("-accept", "+cancel"));
+  EXPECT_THAT(poll(), testing::UnorderedElementsAre("-lower button", "+right button"));
   pad->button(SDL_CONTROLLER_BUTTON_B, false);
+  poll();
+  pad->button(SDL_CONTROLLER_BUTTON_LEFTSHOULDER, true);
+  EXPECT_THAT(poll(), ElementsAre("+left shoulder"));
+  pad->button(SDL_CONTROLLER_BUTTON_LEFTSHOULDER, false);
   poll();
   pad->stick(0.9, 0);
   EXPECT_THAT(poll(), ElementsAre("+right"));
@@ -69,12 +89,10 @@ TEST_F(Pads, PulledOutWhileHeldThePressIsGivenUp) {
   std::optional<VirtualPad> pad(std::in_place);
   poll();
   pad->button(SDL_CONTROLLER_BUTTON_A, true);
-  SDL_JoystickUpdate();
-  for (InputEvent e : controllers.poll(10)) run.session().feed(e);
+  feed(run.session(), 10);
   EXPECT_EQ(run.session().stack()[0].buttons[0].running.state, 2) << "pressed";
   pad.reset();
-  SDL_JoystickUpdate();
-  for (InputEvent e : controllers.poll(20)) run.session().feed(e);
+  feed(run.session(), 20);
   EXPECT_EQ(run.session().stack()[0].buttons[0].running.state, 3) << "back to focused";
   for (const std::string& line : run.lines()) EXPECT_EQ(line.find("activate"), std::string::npos);
 }

@@ -69,6 +69,13 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   row.container()->scrolls = Scrolls::Across;
   row.container()->follow = Follow::Page;
   row.container()->flyOut = {back, Side::Right, false, true, true};
+  const ShortcutId shortcut = freshId<ShortcutId>(project, "c");
+  project.shortcuts.push_back({shortcut, "Drop it", {ActionType::Message, {}, "drop"}});
+  project.bindings.push_back({*parseSign(Sign::Of::Key, "Ctrl+Q"), Does::Shortcut, shortcut});
+  screen.bindings.push_back({*parseSign(Sign::Of::Button, "start"), Does::Accept, {}});
+  edit(screen, back)->button()->answers = {true, shortcut};
+  edit(screen, back)->button()->aside = true;
+  row.container()->tabs = Tabs::Round;
   ScreenList list;
   list.id = freshId<ListId>(project, "list");
   list.name = "Bar";
@@ -214,6 +221,7 @@ Project fullProject() {
   cluster.enter = Enter::Chosen;
   cluster.chosen = ids[1];
   cluster.leave = Leave::Ends;
+  cluster.ring = {2, 4, 6, {1, 2, 3, 4}};
   cluster.exits = {RouteRule{RouteType::Closed, {}}, RouteRule{RouteType::Pinned, cluster.id},
                    RouteRule{RouteType::Pinned, ids[2]}, RouteRule{}};
   edit(project, first)->clusters.push_back(cluster);

@@ -41,20 +41,6 @@ std::vector<Box> oneAfterAnother(std::span<const Box> boxes, std::span<const siz
 
 }  // namespace
 
-Box boundsOf(std::span<const Box> boxes) {
-  if (boxes.empty()) return {0, 0, 0, 0};
-  Box out = boxes[0];
-  for (const Box& b : boxes) {
-    const double right = std::max(out.x + out.w, b.x + b.w);
-    const double bottom = std::max(out.y + out.h, b.y + b.h);
-    out.x = std::min(out.x, b.x);
-    out.y = std::min(out.y, b.y);
-    out.w = right - out.x;
-    out.h = bottom - out.y;
-  }
-  return out;
-}
-
 std::vector<Box> aligned(std::span<const Box> boxes, Alignment how, const Box& to) {
   std::vector<Box> out(boxes.begin(), boxes.end());
   for (Box& b : out) {

@@ -3,12 +3,9 @@
 #include <span>
 #include <vector>
 
-#include "runtime/document/box.h"
+#include "runtime/layout/layout.h"
 
 namespace bristle {
-
-// The smallest box around all; empty ones of none.
-Box boundsOf(std::span<const Box> boxes);
 
 enum class Alignment { Left, Centre, Right, Top, Middle, Bottom };
 // Each moved so that it lines up with `to`.

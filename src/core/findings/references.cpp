@@ -51,8 +51,9 @@ void checkButton(const Project& project, const Screen& screen, const Item& item,
     const std::string name(nameOf(dir));
     const auto& target = rule.target;
     tell(where.empty() ? name : name + " " + where,
-         fmt::format("its route {} is pinned to “{}”, which is not on the screen", name,
-                     target.cluster ? target.cluster.text : target.item.text()),
+         fmt::format(
+             "its route {} is pinned to “{}”, which is not on the screen, or never has focus", name,
+             target.cluster ? target.cluster.text : target.item.text()),
          {mendItem(screen, item, fmt::format("let the route {} be solved", name),
                    [=](Item& changed) { mend(changed.button()->routes); })});
   };
@@ -95,10 +96,10 @@ void checkKindReferences(const Surroundings& around, const Kind& kind, Findings&
 void checkScreenReferences(const Surroundings& around, const Screen& screen, Findings& out) {
   std::unordered_set<ItemId> buttons;
   for (const auto& item : screen.items)
-    if (item->button()) buttons.insert(item->id);
+    if (item->button() && !item->button()->aside) buttons.insert(item->id);
   if (screen.entry && !buttons.contains(screen.entry))
     out.push_back({.place = screen.name,
-                   .reason = "focus starts on a button that is not there",
+                   .reason = "focus starts on a button that is not there, or never has focus",
                    .screen = screen.id,
                    .detail = "entry",
                    .mends = {changeScreen(screen.id, "let focus start nowhere", {},

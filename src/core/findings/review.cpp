@@ -44,7 +44,8 @@ void finish(Findings& found, const Rule& rule) {
 bool Review::Basis::same(const Basis& o) const {
   return sameParts(kinds, o.kinds) && sameParts(machines, o.machines) &&
          sameParts(screens, o.screens) && sameParts(named, o.named) && names == o.names &&
-         displays == o.displays && values == o.values && settings == o.settings;
+         displays == o.displays && values == o.values && settings == o.settings &&
+         shortcuts == o.shortcuts && bindings == o.bindings;
 }
 
 // One check: each rule for each of its parts.
@@ -104,6 +105,8 @@ class Review::Run {
     out.screens = {screen};
     out.values = around_.project.values;
     out.names = screens_;
+    out.shortcuts = around_.project.shortcuts;
+    out.bindings = around_.project.bindings;
     std::set<KindId> used;
     for (const auto& item : screen->items)
       if (const ButtonData* button = item->button(); button && used.insert(button->kind).second)

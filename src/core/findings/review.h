@@ -26,6 +26,8 @@ class Review {
     std::vector<Display> displays;
     std::vector<ProjectValue> values;
     Settings settings;
+    std::vector<Shortcut> shortcuts;
+    std::vector<Binding> bindings;
     bool same(const Basis& other) const;
   };
   struct Kept {

@@ -44,6 +44,8 @@ void checkMachineLaws(const Surroundings&, const Machine&, Findings&);
 void checkFocusStart(const Surroundings&, const Screen&, Findings&);
 void checkReach(const Surroundings&, const Screen&, Findings&);
 void checkClusters(const Surroundings&, const Screen&, Findings&);
+void checkBindings(const Surroundings&, Findings&);
+void checkScreenBindings(const Surroundings&, const Screen&, Findings&);
 void checkAccessibleNames(const Surroundings&, const Screen&, Findings&);
 void checkSeen(const Surroundings&, const Kind&, Findings&);
 void checkHitSize(const Surroundings&, const Kind&, Findings&);

@@ -133,6 +133,13 @@ void ContainerForm::buildScrolling() {
         change("follow focus otherwise",
                [index](ContainerData& c) { c.follow = static_cast<Follow>(index); });
       });
+  tabs_ = form_->choice(
+      tr("Tabs"), {tr("no"), tr("up to the last"), tr("round the ends")}, [this](int index) {
+        change("make tabs", [index](ContainerData& c) { c.tabs = static_cast<Tabs>(index); });
+      });
+  tabs_->setToolTip(
+      tr("Whether tab left and tab right press the one before or after the current "
+         "one, from wherever focus is"));
 }
 
 void ContainerForm::show(const ContainerData& c) {
@@ -152,6 +159,7 @@ void ContainerForm::show(const ContainerData& c) {
   refill(clips_, c.clips);
   refill(scrolls_, static_cast<int>(c.scrolls));
   refill(follow_, static_cast<int>(c.follow));
+  refill(tabs_, static_cast<int>(c.tabs));
   form_->setRowVisible(follow_, c.scrolls != Scrolls::No);
   clips_->setVisible(c.scrolls == Scrolls::No);  // one that scrolls does in any case
   const bool row = c.flow == Flow::Row, line = row || c.flow == Flow::Column;

@@ -27,7 +27,7 @@ class ContainerForm : public QWidget {
                     double ContainerData::*which, const QString& unit);
   Work& work_;
   Form* form_;
-  QComboBox *flow_, *across_, *along_, *cells_, *scrolls_, *follow_;
+  QComboBox *flow_, *across_, *along_, *cells_, *scrolls_, *follow_, *tabs_;
   QLineEdit *gap_, *padding_, *lineGap_, *columns_, *cellWidth_, *cellHeight_, *start_, *sweep_,
       *radius_;
   QCheckBox *equal_, *wraps_, *clips_;

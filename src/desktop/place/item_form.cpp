@@ -11,6 +11,7 @@
 #include "desktop/place/group_form.h"
 #include "desktop/place/pin_form.h"
 #include "desktop/place/size_form.h"
+#include "desktop/view/action_form.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -86,33 +87,12 @@ void ItemForm::buildButton(Form& form) {
 }
 
 void ItemForm::buildAction(Form& form) {
-  do_ = form.choice(tr("Action"),
-                    {tr("does nothing yet"), tr("open a screen"), tr("put a screen on top"),
-                     tr("go back"), tr("send a message"), tr("quit")},
-                    [this](int index) {
-                      const auto type = static_cast<ActionType>(index);
-                      const auto& screens = work_.project().screens;
-                      const ScreenId first = screens.empty() ? ScreenId{} : screens.back()->id;
-                      change("change action", [=](Item& i) {
-                        auto* b = i.button();
-                        if (!b) return;
-                        b->action.type = type;
-                        const bool leads = type == ActionType::Open || type == ActionType::PutOnTop;
-                        if (!leads) b->action.screen = {};
-                        if (leads && !b->action.screen) b->action.screen = first;
-                      });
-                    });
-  target_ = form.choice(tr("Target screen"), {}, [this](int index) {
-    const ScreenId screen = work_.project().screens[size_t(index)]->id;
-    change("change target", [screen](Item& i) {
-      if (auto* b = i.button()) b->action.screen = screen;
-    });
-  });
-  message_ = form.text(tr("Message"), [this](const QString& text) {
-    return change("change message", [text](Item& i) {
-      if (auto* b = i.button()) b->action.message = fromQt(text);
-    });
-  });
+  action_ = new ActionForm(work_, form,
+                           [this](const char* name, const std::function<void(Action&)>& apply) {
+                             return change(name, [apply](Item& i) {
+                               if (auto* b = i.button()) apply(b->action);
+                             });
+                           });
 }
 
 void ItemForm::buildPlace(Form& form) {
@@ -148,27 +128,16 @@ void ItemForm::refreshButton(const ButtonData& button) {
   show(caption_, button.caption);
   show(accessible_, button.accessibleName);
   show(description_, button.description);
-  QStringList kinds, screens;
-  int kind = -1, target = -1;
+  QStringList kinds;
+  int kind = -1;
   for (const auto& k : work_.project().kinds) {
     if (k->id == button.kind) kind = int(kinds.size());
     kinds << toQt(k->name);
   }
-  for (const auto& s : work_.project().screens) {
-    if (s->id == button.action.screen) target = int(screens.size());
-    screens << toQt(s->name);
-  }
   refill(kind_, kinds, kind);
-  refill(target_, screens, target);
-  refill(do_, static_cast<int>(button.action.type));
   const Kind* is = bristle::find(work_.project(), button.kind);
   const bool still = is && is->still;  // has neither focus nor an action
-  const auto does = button.action.type;
-  buttonForm_->setRowVisible(target_,
-                             !still && (does == ActionType::Open || does == ActionType::PutOnTop));
-  refill(message_, toQt(button.action.message));
-  buttonForm_->setRowVisible(message_, !still && does == ActionType::Message);
-  buttonForm_->setRowVisible(do_, !still);
+  still ? action_->hide() : action_->show(button.action);
   for (QCheckBox* box : {disabled_, entry_}) box->setVisible(!still);
   refill(disabled_, button.disabled);
   refill(entry_, work_.screen()->entry == work_.item()->id);

@@ -5,6 +5,7 @@
 
 namespace bristle {
 
+class ActionForm;
 class ContainerForm;
 class DecorForm;
 class GroupForm;
@@ -45,8 +46,9 @@ class ItemForm : public QWidget {
   GroupForm* groupForm_;
   PinForm* pins_;
   SizeForm* sizes_;
-  QLineEdit *caption_, *accessible_, *description_, *message_;
-  QComboBox *kind_, *do_, *target_;
+  QLineEdit *caption_, *accessible_, *description_;
+  QComboBox* kind_;
+  ActionForm* action_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;
 };

@@ -14,38 +14,50 @@ Pad::Pad(Rehearsal& rehearsal, QWidget* parent) : QWidget(parent), rehearsal_(re
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(16, 8, 16, 8);
   grid->setSpacing(4);
-  grid->addWidget(key(QStringLiteral("▲"), tr("Controller up"), InputType::Move, Dir::Up), 0, 1);
-  grid->addWidget(key(QStringLiteral("◀"), tr("Controller left"), InputType::Move, Dir::Left), 1,
-                  0);
-  grid->addWidget(key(QStringLiteral("▶"), tr("Controller right"), InputType::Move, Dir::Right), 1,
-                  2);
-  grid->addWidget(key(QStringLiteral("▼"), tr("Controller down"), InputType::Move, Dir::Down), 2,
-                  1);
+  grid->addWidget(key(QStringLiteral("▲"), tr("Controller up"), Dir::Up), 0, 1);
+  grid->addWidget(key(QStringLiteral("◀"), tr("Controller left"), Dir::Left), 1, 0);
+  grid->addWidget(key(QStringLiteral("▶"), tr("Controller right"), Dir::Right), 1, 2);
+  grid->addWidget(key(QStringLiteral("▼"), tr("Controller down"), Dir::Down), 2, 1);
   grid->setColumnMinimumWidth(3, 16);
-  grid->addWidget(key(tr("Accept"), tr("Controller accept"), InputType::Accept, Dir::Up), 2, 4);
-  grid->addWidget(key(tr("Back"), tr("Controller back"), InputType::Cancel, Dir::Up), 0, 4);
-  grid->setColumnStretch(5, 1);
+  grid->addWidget(button(tr("Left shoulder"), "left shoulder"), 0, 4);
+  grid->addWidget(button(tr("Right shoulder"), "right shoulder"), 0, 5);
+  grid->addWidget(button(tr("Left"), "left button"), 1, 4);
+  grid->addWidget(button(tr("Upper"), "upper button"), 1, 5);
+  grid->addWidget(button(tr("Lower"), "lower button"), 2, 4);
+  grid->addWidget(button(tr("Right"), "right button"), 2, 5);
+  grid->setColumnStretch(6, 1);
 }
 
-QToolButton* Pad::key(const QString& text, const QString& name, InputType type, Dir dir) {
-  auto* button = new QToolButton;
-  button->setText(text);
-  button->setAccessibleName(name);
-  button->setToolTip(name);
-  button->setFocusPolicy(Qt::StrongFocus);
-  button->setMinimumSize(36, 30);
-  const auto send = [this, type, dir](bool down) {
+QToolButton* Pad::knob(const QString& text, const QString& name, std::function<void(bool)> send) {
+  auto* out = new QToolButton;
+  out->setText(text);
+  out->setAccessibleName(name);
+  out->setToolTip(name);
+  out->setFocusPolicy(Qt::StrongFocus);
+  out->setMinimumSize(36, 30);
+  connect(out, &QToolButton::pressed, this, [send] { send(true); });
+  connect(out, &QToolButton::released, this, [send] { send(false); });
+  return out;
+}
+
+QToolButton* Pad::key(const QString& text, const QString& name, Dir dir) {
+  return knob(text, name, [this, dir](bool down) {
     InputEvent e;
-    e.type = type;
+    e.type = InputType::Move;
     e.device = Device::Controller;
     e.dir = dir;
     e.down = down;
     e.unit = kUnit;
     rehearsal_.send(e);
-  };
-  connect(button, &QToolButton::pressed, this, [send] { send(true); });
-  connect(button, &QToolButton::released, this, [send] { send(false); });
-  return button;
+  });
+}
+
+// By its place: what it does is bound.
+QToolButton* Pad::button(const QString& text, const char* place) {
+  return knob(text, tr("Controller %1").arg(QLatin1String(place)),
+              [this, sign = *parseSign(Sign::Of::Button, place)](bool down) {
+                rehearsal_.press(sign, down, kUnit);
+              });
 }
 
 }  // namespace bristle

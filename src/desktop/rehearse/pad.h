@@ -1,6 +1,7 @@
 // The on-screen controller: sends the same events as a real one.
 #pragma once
 #include <QWidget>
+#include <functional>
 
 #include "runtime/session/input.h"
 
@@ -16,7 +17,9 @@ class Pad : public QWidget {
   explicit Pad(Rehearsal& rehearsal, QWidget* parent = nullptr);
 
  private:
-  QToolButton* key(const QString& text, const QString& name, InputType type, Dir dir);
+  QToolButton* knob(const QString& text, const QString& name, std::function<void(bool)> send);
+  QToolButton* key(const QString& text, const QString& name, Dir dir);
+  QToolButton* button(const QString& text, const char* place);
   Rehearsal& rehearsal_;
 };
 

@@ -32,6 +32,7 @@ bool Rehearsal::begin(Result<Session> session) {
   session_->setReducedMotion(reduced_);
   told_ = 0;
   fed_.clear();
+  signs_ = {};
   failures_.clear();
   stopped_.clear();
   base_ = 0;
@@ -77,9 +78,27 @@ void Rehearsal::feed(const InputEvent& event) {
 
 void Rehearsal::send(InputEvent event) {
   if (!session_ || player_) return;
+  if (event.type == InputType::Gone && !isPointer(event.device))
+    signs_.forget(event.device == Device::Keyboard ? Sign::Of::Key : Sign::Of::Button, event.unit);
   event.at = clock();
   feed(event);
   Q_EMIT advanced();
+}
+
+const Screen* Rehearsal::top() const {
+  return session_ && !session_->stack().empty() ? session_->stack().back().screen : nullptr;
+}
+
+bool Rehearsal::binds(const Sign& sign) const {
+  return session_ && bindingOf(session_->project(), top(), sign);
+}
+
+bool Rehearsal::press(const Sign& sign, bool down, int unit) {
+  if (!session_) return false;
+  const auto event =
+      down ? signs_.down(session_->project(), top(), sign, unit) : signs_.up(sign, unit);
+  if (event) send(*event);
+  return event.has_value();
 }
 
 void Rehearsal::tick() {

@@ -9,6 +9,7 @@
 
 #include "paint/hit_shape.h"
 #include "runtime/session/session.h"
+#include "runtime/session/sign_reader.h"
 #include "runtime/session/take.h"
 
 namespace bristle {
@@ -33,6 +34,10 @@ class Rehearsal : public QObject {
 
   // What devices send; stamped with the clock. Ignored while a take is replayed.
   void send(InputEvent event);
+  // A key or a controller button, for what it does on the screen on top. False where it does
+  // nothing there.
+  bool press(const Sign& sign, bool down, int unit = 0);
+  bool binds(const Sign& sign) const;
   // Plays a take from the start; its own times drive the clock.
   bool replay(Take take);
   bool replaying() const { return player_ != nullptr; }
@@ -59,6 +64,7 @@ class Rehearsal : public QObject {
   void replayEnded();
 
  private:
+  const Screen* top() const;
   Ms clock() const;
   void tick();
   void feed(const InputEvent& event);
@@ -70,6 +76,7 @@ class Rehearsal : public QObject {
   Work& work_;
   HitShapes hits_;
   std::optional<Session> session_;
+  SignReader signs_;
   std::vector<InputEvent> fed_;
   Take take_;
   std::unique_ptr<TakePlayer> player_;  // of take_ in session_

@@ -17,16 +17,44 @@ namespace {
 
 constexpr int kMostShown = 2000;  // lines of the trace kept in the list
 
-QString promptsFor(Device device) {
-  switch (device) {
+// The first sign of each thing that can be done on the screen on top.
+QString signsOn(const Session& session, Sign::Of of) {
+  const Project& project = session.project();
+  const Screen* screen = session.stack().back().screen;
+  QStringList out;
+  const auto add = [&](std::initializer_list<Does> doings, const QString& words,
+                       const ShortcutId& shortcut = {}) {
+    QStringList signs;
+    for (const Does does : doings)
+      if (const auto all = signsFor(project, screen, of, does, shortcut); !all.empty())
+        signs << toQt(toText(all.front()));
+    if (!signs.isEmpty()) out << QObject::tr("%1: %2").arg(signs.join(QStringLiteral(", ")), words);
+  };
+  add({Does::Accept}, QObject::tr("use"));
+  add({Does::Cancel}, QObject::tr("back"));
+  const auto any = [&](const auto& holds) {
+    return std::any_of(screen->items.begin(), screen->items.end(),
+                       [&](const auto& item) { return holds(*item); });
+  };
+  if (any([](const Item& i) { return i.container() && i.container()->tabs != Tabs::No; }))
+    add({Does::TabLeft, Does::TabRight}, QObject::tr("tabs"));
+  for (const Shortcut& each : project.shortcuts)
+    if (each.action.type != ActionType::None ||
+        any([&](const Item& i) { return i.button() && i.button()->answers.shortcut == each.id; }))
+      add({Does::Shortcut}, toQt(each.name), each.id);
+  return out.join(QStringLiteral("   "));
+}
+
+QString promptsFor(const Session& session) {
+  switch (session.modality()) {
     case Device::Mouse:
       return QObject::tr("Click: use");
     case Device::Touch:
       return QObject::tr("Tap: use");
     case Device::Keyboard:
-      return QObject::tr("Enter: use   Esc: back");
+      return signsOn(session, Sign::Of::Key);
     case Device::Controller:
-      return QObject::tr("Lower button: use   Right button: back");
+      return signsOn(session, Sign::Of::Button);
   }
   return {};
 }
@@ -40,7 +68,11 @@ RehearseBench::RehearseBench(Work& work, QWidget* parent)
   addCommands();
   polling_.setInterval(4);
   connect(&polling_, &QTimer::timeout, this, [this] {
-    for (const InputEvent& event : controllers_->poll(0)) rehearsal_.send(event);
+    for (const ControllerEvent& each : controllers_->poll(0))
+      if (each.sign)
+        rehearsal_.press(*each.sign, each.event.down, each.event.unit);
+      else
+        rehearsal_.send(each.event);
   });
   connect(&rehearsal_, &Rehearsal::advanced, this, &RehearseBench::refresh);
   connect(&rehearsal_, &Rehearsal::replayEnded, this, &RehearseBench::told);
@@ -193,7 +225,7 @@ void RehearseBench::refresh() {
         tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
   const Display& d = session->display();
   about_->setText(tr("%1 · %2 s").arg(toQt(d.name)).arg(session->now() / 1000));
-  prompts_->setText(promptsFor(session->modality()));
+  if (!session->stack().empty()) prompts_->setText(promptsFor(*session));
   keep_->setEnabled(!rehearsal_.replaying());
 }
 

@@ -9,6 +9,7 @@
 #include <tuple>
 
 #include "desktop/rehearse/rehearsal.h"
+#include "desktop/view/key_sign.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/blur.h"
@@ -20,37 +21,17 @@ namespace {
 
 constexpr double kMargin = 12;
 
-std::optional<InputEvent> meaning(int key, bool down) {
-  InputEvent e;
-  e.device = Device::Keyboard;
-  e.down = down;
+// Arrows always move.
+std::optional<Dir> arrow(int key) {
   switch (key) {
     case Qt::Key_Up:
-      e.type = InputType::Move;
-      e.dir = Dir::Up;
-      return e;
+      return Dir::Up;
     case Qt::Key_Down:
-      e.type = InputType::Move;
-      e.dir = Dir::Down;
-      return e;
+      return Dir::Down;
     case Qt::Key_Left:
-      e.type = InputType::Move;
-      e.dir = Dir::Left;
-      return e;
+      return Dir::Left;
     case Qt::Key_Right:
-      e.type = InputType::Move;
-      e.dir = Dir::Right;
-      return e;
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-    case Qt::Key_Space:
-      e.type = InputType::Accept;
-      // Each of them ends only what it began.
-      e.key = key == Qt::Key_Return ? 0 : key == Qt::Key_Enter ? 1 : 2;
-      return e;
-    case Qt::Key_Escape:
-      e.type = InputType::Cancel;
-      return e;
+      return Dir::Right;
     default:
       return {};
   }
@@ -167,11 +148,14 @@ bool RunningMenu::event(QEvent* event) {
       return true;
     }
   }
-  // Escape is the menu's way back; no shortcut of the window may take it.
-  if (event->type() == QEvent::ShortcutOverride && rehearsal_.running() &&
-      meaning(static_cast<QKeyEvent*>(event)->key(), true)) {
-    event->accept();
-    return true;
+  // What is bound is the menu's; no shortcut of the window may take it but the one that leaves it.
+  if (event->type() == QEvent::ShortcutOverride && rehearsal_.running()) {
+    const auto& pressed = static_cast<QKeyEvent&>(*event);
+    const auto sign = signOf(pressed);
+    if (arrow(pressed.key()) || (sign && pressed.key() != Qt::Key_F6 && rehearsal_.binds(*sign))) {
+      event->accept();
+      return true;
+    }
   }
   if (event->type() == QEvent::TouchCancel) {
     InputEvent gone;
@@ -200,18 +184,27 @@ bool RunningMenu::event(QEvent* event) {
 
 bool RunningMenu::key(QKeyEvent* event, bool down) {
   if (event->isAutoRepeat()) return true;  // the session repeats by its own rule
-  const bool plain =
-      !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
-  auto what = meaning(event->key(), down);
-  if (!what || (down && !plain)) return false;
+  const auto dir = arrow(event->key());
+  const auto sign = signOf(*event);
   if (down && !rehearsal_.running()) {
-    if (what->type != InputType::Accept) return false;
-    Q_EMIT wantsStart();
-    return true;
+    const bool starts =
+        sign && (sign->name == "Enter" || sign->name == "NumpadEnter" || sign->name == "Space");
+    if (starts) Q_EMIT wantsStart();
+    return starts;
+  }
+  if (dir) {
+    if (down && event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier))
+      return false;
+    InputEvent move;
+    move.type = InputType::Move;
+    move.dir = *dir;
+    move.down = down;
+    rehearsal_.send(move);
+  } else if (!sign || !rehearsal_.press(*sign, down)) {
+    return false;
   }
   down ? static_cast<void>(held_.insert(event->key()))
        : static_cast<void>(held_.remove(event->key()));
-  rehearsal_.send(*what);
   return true;
 }
 

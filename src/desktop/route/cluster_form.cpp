@@ -10,6 +10,8 @@
 namespace bristle {
 namespace {
 
+constexpr Px kRing = 3;  // the width that a single stop is given
+
 QString exitName(Dir dir) {
   const QString names[] = {QObject::tr("Exit up"), QObject::tr("Exit down"),
                            QObject::tr("Exit left"), QObject::tr("Exit right")};
@@ -49,19 +51,51 @@ ClusterForm::ClusterForm(Work& work) : work_(work) {
     if (size_t(i) < in.size())
       change("enter a cluster otherwise", [=](Cluster& c) { c.chosen = in[size_t(i)]; });
   });
-  leave_ = choice(
-      tr("Focus leaves"),
-      {tr("anywhere"), tr("at its ends"), tr("by cancel only"), tr("as one stop")}, [this](int i) {
-        change("leave a cluster otherwise", [=](Cluster& c) { c.leave = static_cast<Leave>(i); });
-      });
+  leave_ = choice(tr("Focus leaves"),
+                  {tr("anywhere"), tr("at its ends"), tr("by cancel only"), tr("as one stop")},
+                  [this](int i) {
+                    change("leave a cluster otherwise", [=](Cluster& c) {
+                      c.leave = static_cast<Leave>(i);
+                      // Else nobody sees that it is the stop that has focus, and not its button.
+                      if (c.leave == Leave::SingleStop && c.ring.width == 0) c.ring.width = kRing;
+                    });
+                  });
   leave_->setToolTip(tr(
       "At its ends: where nothing of it lies further that way. As one stop: directions pass it in "
       "one step, accept goes in, cancel comes out."));
+  buildRing();
   for (const Dir dir : kDirs)
     exits_[size_t(dir)] = choice(exitName(dir), {}, [this, dir](int i) { setExit(dir, i); });
   remove_ = button(tr("Take the cluster away"), [this] { removeShown(); });
   ofPicked_ = button(tr("Make a cluster of the picked"), [this] { makeOfPicked(); });
   ofHolder_ = button(tr("Make a cluster of its container"), [this] { makeOfHolder(); });
+}
+
+void ClusterForm::buildRing() {
+  const auto length = [this](const QString& name, double most, Px FocusRing::*which) {
+    return number(
+        name, 0, most,
+        [=, this](double v) {
+          change("change a ring", [=](Cluster& c) { c.ring.*which = v; });
+          return true;
+        },
+        QStringLiteral("px"));
+  };
+  ring_ = length(tr("Focus ring"), 40, &FocusRing::width);
+  ring_->setToolTip(
+      tr("Around its buttons: of one stop until focus goes into it, of others while "
+         "focus is in them. 0: none"));
+  outset_ = length(tr("Ring outset"), 200, &FocusRing::outset);
+  radius_ = length(tr("Ring corners"), 2000, &FocusRing::radius);
+  colour_ = text(tr("Ring colour"), [this](const QString& text) {
+    const auto colour = parseColour(fromQt(text.trimmed()));
+    if (!colour) {
+      work_.tell(tr("expected a colour such as #f2c14e"), true);
+      return false;
+    }
+    change("change a ring", [=](Cluster& c) { c.ring.colour = *colour; });
+    return true;
+  });
 }
 
 const Cluster* ClusterForm::now() const {
@@ -132,6 +166,9 @@ std::vector<ItemId> ClusterForm::members(const Cluster& cluster) const {
 void ClusterForm::refreshFields(const Cluster* cluster) {
   setRowVisible(name_, cluster);
   for (QComboBox* each : {enter_, leave_}) setRowVisible(each, cluster);
+  setRowVisible(ring_, cluster);
+  for (QLineEdit* each : {outset_, radius_, colour_})
+    setRowVisible(each, cluster && cluster->ring.width > 0);
   setRowVisible(chosen_, cluster && cluster->enter == Enter::Chosen);
   const bool leaves = cluster && cluster->leave != Leave::Sealed;
   for (QComboBox* each : exits_) setRowVisible(each, leaves);
@@ -144,6 +181,10 @@ void ClusterForm::refreshFields(const Cluster* cluster) {
   };
   refill(name_, toQt(cluster->name));
   refill(enter_, static_cast<int>(cluster->enter));
+  refill(ring_, QString::number(cluster->ring.width));
+  refill(outset_, QString::number(cluster->ring.outset));
+  refill(radius_, QString::number(cluster->ring.radius));
+  refill(colour_, toQt(toHex(cluster->ring.colour)));
   refill(leave_, static_cast<int>(cluster->leave));
   QStringList names;
   int at = -1;

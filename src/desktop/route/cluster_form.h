@@ -29,6 +29,7 @@ class ClusterForm : public Form {
   void show(const ClusterId& cluster);
   void make(std::vector<ItemId> items);
   void change(const char* name, std::function<void(Cluster&)> apply);
+  void buildRing();
   void setExit(Dir dir, int index);
   void refreshFields(const Cluster* cluster);
   std::vector<ItemId> members(const Cluster& cluster) const;
@@ -39,7 +40,7 @@ class ClusterForm : public Form {
   QLabel* head_;
   QComboBox* which_;
   QPushButton *ofPicked_, *ofHolder_, *remove_;
-  QLineEdit* name_;
+  QLineEdit *name_, *ring_, *outset_, *radius_, *colour_;
   QComboBox *enter_, *chosen_, *leave_;
   std::array<QComboBox*, 4> exits_;
 };

@@ -73,6 +73,18 @@ void Rose::mousePressEvent(QMouseEvent* event) {
   const bool wide = std::abs(away.x()) > std::abs(away.y());
   Q_EMIT dirPicked(wide ? (away.x() > 0 ? Dir::Right : Dir::Left)
                         : (away.y() > 0 ? Dir::Down : Dir::Up));
+  drawn_ = false;
+}
+
+void Rose::mouseMoveEvent(QMouseEvent* event) {
+  // A click that trembles is none.
+  drawn_ = drawn_ || !rect().contains(event->position().toPoint());
+  if (drawn_) Q_EMIT drawnTo(event->globalPosition());
+}
+
+void Rose::mouseReleaseEvent(QMouseEvent* event) {
+  if (drawn_) Q_EMIT droppedAt(event->globalPosition());
+  drawn_ = false;
 }
 
 }  // namespace bristle

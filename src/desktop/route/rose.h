@@ -1,4 +1,5 @@
-// Four arms, one for each direction, saying where it leads; a click picks the direction.
+// Four arms, one for each direction, saying where it leads; a click picks the direction, and a drag
+// from it leads it elsewhere.
 #pragma once
 #include <QWidget>
 #include <array>
@@ -24,14 +25,20 @@ class Rose : public QWidget {
  Q_SIGNALS:
   // A person picked an arm.
   void dirPicked(bristle::Dir dir);
+  // The picked arm is drawn out of the rose, or let go there. In px of the desktop.
+  void drawnTo(const QPointF& global);
+  void droppedAt(const QPointF& global);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
 
  private:
   std::array<Arm, 4> arms_;
   Dir picked_ = Dir::Down;
+  bool drawn_ = false;
 };
 
 }  // namespace bristle

@@ -12,7 +12,9 @@
 #include "core/edit/screen_edits.h"
 #include "core/formats/boxes_screen.h"
 #include "desktop/route/cluster_form.h"
+#include "desktop/route/keys_page.h"
 #include "desktop/route/quality_panel.h"
+#include "desktop/route/rose.h"
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
@@ -53,11 +55,22 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   steps_->setCheckable(true);
   head->addWidget(steps_);
   connect(steps_, &QToolButton::toggled, view_, &RouteView::showSteps);
+  keys_ = new QToolButton;
+  keys_->setText(tr("Keys"));
+  keys_->setAccessibleName(tr("Keys and controller buttons"));
+  keys_->setToolTip(tr("What keys and controller buttons do, everywhere or on one screen"));
+  keys_->setCheckable(true);
+  head->addWidget(keys_);
+  connect(keys_, &QToolButton::toggled, this, [this] {
+    turn();
+    work_.tell({});  // the hint is another one
+  });
   pages_ = new QStackedWidget;
   pages_->addWidget(view_);
   pages_->addWidget(new EmptyPage(
       tr("Where the four directions lead from each button: there are none on this screen yet."),
       {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
+  pages_->addWidget(new KeysPage(work));
   column->addWidget(pages_, 1);
   card_ = new RouteCard(work);
   connect(&card_->quality(), &QualityPanel::judged, view_, &RouteView::setSteps);
@@ -68,6 +81,11 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     group->setExclusive(true);
     view_->show(moves);
   });
+  const auto onView = [this](const QPointF& global) { return view_->mapFromGlobal(global); };
+  connect(&card_->rose(), &Rose::drawnTo, view_,
+          [this, onView](const QPointF& at) { view_->drawTo(onView(at)); });
+  connect(&card_->rose(), &Rose::droppedAt, view_,
+          [this, onView](const QPointF& at) { view_->dropAt(onView(at)); });
   connect(&card_->clusters(), &ClusterForm::shown, view_, &RouteView::showCluster);
   addCommands();
   addClusterCommands();
@@ -92,6 +110,9 @@ void RouteBench::addCommands() {
   work_.commands().add(
       this, tr("Steps from the start"), QKeySequence(Qt::CTRL | Qt::Key_U),
       [this] { steps_->toggle(); }, KeysWork::InWindow);
+  work_.commands().add(
+      this, tr("Keys and controller buttons"), QKeySequence(Qt::CTRL | Qt::Key_B),
+      [this] { keys_->toggle(); }, KeysWork::InWindow);
   work_.commands().add(this, tr("New screen from a file of boxes…"), {}, [this] { addBoxes(); });
   work_.commands().add(this, tr("Release all directions of the picked"), {}, [this] {
     if (work_.screen() && !work_.picked().items.empty())
@@ -158,10 +179,14 @@ void RouteBench::pinLine(Dir dir, bool loop) {
   work_.perform(bristle::pinLine(screen->id, std::move(inOrder), dir, loop));
 }
 
+void RouteBench::turn() {
+  turnTo(pages_, keys_->isChecked() ? 2 : work_.routes().items.empty() ? 1 : 0);
+}
+
 void RouteBench::refresh() {
   const Screen* screen = work_.screen();
   title_->setText(screen ? toQt(screen->name) : tr("No screen yet"));
-  turnTo(pages_, work_.routes().items.empty() ? 1 : 0);
+  turn();
   int pinned = 0, closed = 0, wraps = 0;
   if (screen)
     for (const auto& item : screen->items)
@@ -182,6 +207,8 @@ void RouteBench::refresh() {
 }
 
 QString RouteBench::hint() const {
+  if (keys_->isChecked())
+    return tr("Type keys, several with commas, or press + and then the key · Ctrl+B goes back");
   return tr(
       "Drag a knob to a button to pin · Shift+click picks more · Ctrl+G makes a cluster · "
       "X close · W wrap · R release · Ctrl+arrows walk");

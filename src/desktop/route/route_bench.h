@@ -29,11 +29,12 @@ class RouteBench : public Bench {
   void addClusterCommands();
   void addBoxes();
   void refresh();
+  void turn();
   void set(RouteRule rule);
   void pinLine(Dir dir, bool loop);
   Work& work_;
   QLabel *title_, *about_;
-  QToolButton* steps_;
+  QToolButton *steps_, *keys_;
   RouteView* view_;
   RouteCard* card_;
   QStackedWidget* pages_;

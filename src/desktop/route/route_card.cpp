@@ -4,6 +4,7 @@
 
 #include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/answer_form.h"
 #include "desktop/route/cluster_form.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
@@ -30,6 +31,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   // Above what grows, so that pressing one of its figures again finds it in the same place.
   column->addWidget(quality_ = new QualityPanel(work));
   column->addWidget(whyForm_ = new Form);
+  column->addWidget(answers_ = new AnswerForm(work));
   column->addWidget(clusters_ = new ClusterForm(work));
   column->addStretch();
   head_ = form->heading(QString());
@@ -155,11 +157,15 @@ void RouteCard::refreshWhy(int box) {
 
 void RouteCard::refresh() {
   const int box = work_.pickedBox();
-  head_->setText(box < 0 ? tr("PICK A BUTTON") : nameOfBox(box).toUpper());
+  const bool aside = box < 0 && work_.item() && work_.item()->button();
+  head_->setText(aside     ? toQt(displayName(*work_.item())).toUpper()
+                 : box < 0 ? tr("PICK A BUTTON")
+                           : nameOfBox(box).toUpper());
   entry_->setEnabled(box >= 0);
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
   refreshRoutes(box);
   refreshWhy(box);
+  answers_->refresh();
   clusters_->refresh();
 }
 

@@ -9,6 +9,7 @@
 
 namespace bristle {
 
+class AnswerForm;
 class ClusterForm;
 class QualityPanel;
 class Rose;
@@ -20,6 +21,7 @@ class RouteCard : public QWidget {
   explicit RouteCard(Work& work);
   QualityPanel& quality() { return *quality_; }
   ClusterForm& clusters() { return *clusters_; }
+  Rose& rose() { return *rose_; }
 
  private:
   void refresh();
@@ -41,6 +43,7 @@ class RouteCard : public QWidget {
   QLabel* why_;
   QualityPanel* quality_;
   ClusterForm* clusters_;
+  AnswerForm* answers_;
 };
 
 }  // namespace bristle

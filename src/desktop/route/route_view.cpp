@@ -241,21 +241,30 @@ void RouteView::mousePressEvent(QMouseEvent* event) {
   work().pickItems(std::move(picked));
 }
 
-void RouteView::mouseMoveEvent(QMouseEvent* event) {
-  if (!dragging_) return;
-  at_ = event->position();
+void RouteView::drawTo(const QPointF& place) {
+  if (work().pickedBox() < 0) return;
+  dragging_ = true;
+  at_ = place;
   update();
 }
 
-void RouteView::mouseReleaseEvent(QMouseEvent* event) {
-  if (!dragging_) return;
+void RouteView::dropAt(const QPointF& place) {
   dragging_ = false;
   update();
+  if (work().pickedBox() < 0 || !rect().contains(place.toPoint())) return;
   const Screen& screen = *work().screen();
-  const int item = itemAt(toScreen(event->position()), true);
+  const int item = itemAt(toScreen(place), true);
   if (item < 0 || work().isPicked(screen.items[size_t(item)]->id)) return;
   work().perform(setRoute(screen.id, work().picked().items.front(), work().picked().dir,
                           {RouteType::Pinned, screen.items[size_t(item)]->id}));
+}
+
+void RouteView::mouseMoveEvent(QMouseEvent* event) {
+  if (dragging_) drawTo(event->position());
+}
+
+void RouteView::mouseReleaseEvent(QMouseEvent* event) {
+  if (dragging_) dropAt(event->position());
 }
 
 void RouteView::walk(Dir dir) {

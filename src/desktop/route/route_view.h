@@ -29,6 +29,9 @@ class RouteView : public ScreenView {
   void walkThrough(bool into);
   // The place of the knob for a direction, in widget px; outside any button of interest.
   QPointF knob(Dir dir) const;
+  // The picked direction is drawn to a place, in widget px, and pinned to the button there.
+  void drawTo(const QPointF& place);
+  void dropAt(const QPointF& place);
 
  protected:
   void paintOver(QPainter& painter) override;

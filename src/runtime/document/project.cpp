@@ -38,7 +38,7 @@ bool equalScreens(const Screen& a, const Screen& b) {
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
          a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
-         a.waitUntilShown == b.waitUntilShown && a.extra == b.extra &&
+         a.waitUntilShown == b.waitUntilShown && a.bindings == b.bindings && a.extra == b.extra &&
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
@@ -70,6 +70,47 @@ const Group* find(const Project& p, const GroupId& id) {
 }
 const ScreenList* find(const Project& p, const ListId& id) {
   return findPlain(p.lists, id);
+}
+const Shortcut* find(const Project& p, const ShortcutId& id) {
+  return findPlain(p.shortcuts, id);
+}
+
+namespace {
+
+const Binding* firstOf(const std::vector<Binding>& bindings, const Sign& sign) {
+  const auto at = std::find_if(bindings.begin(), bindings.end(),
+                               [&](const Binding& binding) { return binding.sign == sign; });
+  return at == bindings.end() ? nullptr : &*at;
+}
+
+}  // namespace
+
+const Binding* bindingOf(const Project& p, const Screen* screen, const Sign& sign) {
+  const Binding* own = screen ? firstOf(screen->bindings, sign) : nullptr;
+  const Binding* found = own ? own : firstOf(p.bindings, sign);
+  if (!found && sign.shift) {
+    // One that nothing is bound with does not matter.
+    Sign plain = sign;
+    plain.shift = false;
+    return bindingOf(p, screen, plain);
+  }
+  return found && found->does != Does::Nothing ? found : nullptr;
+}
+
+std::vector<Sign> signsFor(const Project& p, const Screen* screen, Sign::Of of, Does does,
+                           const ShortcutId& shortcut) {
+  std::vector<Sign> out;
+  const auto add = [&](const std::vector<Binding>& bindings) {
+    for (const Binding& each : bindings) {
+      if (each.sign.of != of || each.does != does) continue;
+      if (does == Does::Shortcut && each.shortcut != shortcut) continue;
+      // Where it is bound twice, or otherwise on the screen, another one counts.
+      if (bindingOf(p, screen, each.sign) == &each) out.push_back(each.sign);
+    }
+  };
+  if (screen) add(screen->bindings);
+  add(p.bindings);
+  return out;
 }
 
 const Language& languageOf(const Project& p, const LanguageId& id) {
@@ -144,6 +185,7 @@ std::int64_t highestId(const Project& p) {
     for (const auto& item : g->holds.items) count(item->id.text);
   }
   for (const ScreenList& list : p.lists) count(list.id.text);
+  for (const Shortcut& shortcut : p.shortcuts) count(shortcut.id.text);
   return highest;
 }
 
@@ -172,7 +214,8 @@ bool equal(const Project& a, const Project& b) {
          equalShared(a.machines, b.machines, std::equal_to<Machine>()) &&
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
          equalShared(a.screens, b.screens, equalScreens) &&
-         equalShared(a.groups, b.groups, equalGroups) && a.lists == b.lists;
+         equalShared(a.groups, b.groups, equalGroups) && a.lists == b.lists &&
+         a.shortcuts == b.shortcuts && a.bindings == b.bindings;
 }
 
 }  // namespace bristle

@@ -77,6 +77,16 @@ struct ScreenList {
   bool operator==(const ScreenList&) const = default;
 };
 
+// What a key or controller button may do beside the directions, accept and cancel. Where a button
+// of the screen on top answers to it, that one is pressed; elsewhere it does this.
+struct Shortcut {
+  ShortcutId id;
+  std::string name;
+  Action action;
+  Extras extra = {};
+  bool operator==(const Shortcut&) const = default;
+};
+
 struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
   Ms repeatDelay = 400, repeatInterval = 120;
@@ -102,6 +112,8 @@ struct Project {
   std::vector<Shared<Screen>> screens;
   std::vector<Shared<Group>> groups;
   std::vector<ScreenList> lists;
+  std::vector<Shortcut> shortcuts;
+  std::vector<Binding> bindings = standardBindings();
   ScreenId first;           // where the menu opens
   std::int64_t lastId = 0;  // the highest number given out in an id
   Extras extra;
@@ -115,6 +127,12 @@ const ProjectValue* find(const Project& project, const ValueId& id);
 const Display* find(const Project& project, const DisplayId& id);
 const Group* find(const Project& project, const GroupId& id);
 const ScreenList* find(const Project& project, const ListId& id);
+const Shortcut* find(const Project& project, const ShortcutId& id);
+// What a sign does on a screen; null: nothing. Without a screen: everywhere.
+const Binding* bindingOf(const Project& project, const Screen* screen, const Sign& sign);
+// The signs that do something there, of keys or of buttons, in the order in which they are bound.
+std::vector<Sign> signsFor(const Project& project, const Screen* screen, Sign::Of of, Does does,
+                           const ShortcutId& shortcut = {});
 // The language of that id, else the first.
 const Language& languageOf(const Project& project, const LanguageId& id);
 // What is asked for; an empty id means the first. An error where there is no such display or

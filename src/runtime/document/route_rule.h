@@ -8,6 +8,7 @@
 
 #include "runtime/document/basics.h"
 #include "runtime/document/ids.h"
+#include "runtime/document/value.h"
 
 namespace bristle {
 
@@ -88,6 +89,16 @@ enum class Enter : std::uint8_t { First, Nearest, LastUsed, Chosen };
 // outside, accept goes in and cancel comes out.
 enum class Leave : std::uint8_t { Open, Ends, Sealed, SingleStop };
 
+// How it is seen that a cluster has focus: a ring around its buttons. Of a single stop until focus
+// goes into it, of others while focus is in them.
+struct FocusRing {
+  Px width = 0;    // 0–40; 0: there is none
+  Px outset = 8;   // away from the buttons, 0–200
+  Px radius = 12;  // of its corners, 0–2000
+  Colour colour{0xf2, 0xc1, 0x4e, 255};
+  bool operator==(const FocusRing&) const = default;
+};
+
 // Buttons that belong together for focus. One that holds all of another's is around it.
 struct Cluster {
   ClusterId id;
@@ -100,6 +111,7 @@ struct Cluster {
   // By Dir, where focus goes that leaves it that way: as laid out (Solved), pinned or closed; not
   // of a sealed one. A button's own rule counts more.
   std::array<RouteRule, 4> exits = {};
+  FocusRing ring = {};
   bool operator==(const Cluster&) const = default;
 };
 

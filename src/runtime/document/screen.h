@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "runtime/document/basics.h"
+#include "runtime/document/binding.h"
 #include "runtime/document/ids.h"
 #include "runtime/document/kind.h"
 #include "runtime/document/route_rule.h"
@@ -69,6 +70,14 @@ struct Conditions {
   bool operator==(const Conditions&) const = default;
 };
 
+// What presses a button from wherever focus is, beside a pointer on it.
+struct Answers {
+  bool cancel = false;  // cancel presses it, instead of going back
+  ShortcutId shortcut;  // that shortcut presses it, on the screen that it stands on; empty: none
+  bool operator==(const Answers&) const = default;
+  bool any() const { return cancel || shortcut; }
+};
+
 struct ButtonData {
   KindId kind;
   Text caption;
@@ -79,6 +88,8 @@ struct ButtonData {
   Conditions when;
   Action action;
   RouteRules routes;
+  Answers answers = {};
+  bool aside = false;  // it never has focus: no direction and no Tab leads to it
   bool operator==(const ButtonData&) const = default;
 };
 
@@ -110,6 +121,10 @@ struct FlyOut {
   bool operator==(const FlyOut&) const = default;
 };
 
+// Whether a container's buttons are tabs: what steps through tabs presses the one after the current
+// one, and at the end stops, or goes round.
+enum class Tabs : std::uint8_t { No, Stop, Round };
+
 // Holds what is in it together, and keeps it in order, in document order, where it is not free.
 struct ContainerData {
   Flow flow = Flow::Column;
@@ -131,7 +146,8 @@ struct ContainerData {
   Follow follow = Follow::Nearest;
   FlyOut flyOut = {};
   GroupId group = {};  // whose copy it is (Group); empty: of none
-  ListId bar = {};     // it has a button for each screen of that list; empty: of none
+  Tabs tabs = Tabs::No;
+  ListId bar = {};  // it has a button for each screen of that list; empty: of none
   bool isCut() const { return clips || scrolls != Scrolls::No; }
   bool operator==(const ContainerData&) const = default;
 };
@@ -208,6 +224,7 @@ struct Screen {
   bool passDisabled = true;     // a move passes over disabled buttons instead of stopping on them
   ItemId entry;                 // where focus starts
   std::vector<Cluster> clusters;
+  std::vector<Binding> bindings;  // count more here than the project's
   std::vector<Guide> guides;
   bool guidesLocked = false;  // not to be dragged
   // A tree written out (tree.h): painted in this order, the last on top.

@@ -15,6 +15,7 @@ inline constexpr Ms kLongestTime = 3'600'000;    // of a duration, a delay, a ti
 inline constexpr size_t kLongestId = 100;        // characters
 inline constexpr Px kLargestDisplay = 16384;     // wide or high
 inline constexpr size_t kMostBlocked = 16;       // areas of a display
+inline constexpr size_t kMostBindings = 500;     // of a project, of a screen
 inline constexpr size_t kDeepestContainer = 64;  // containers in containers
 
 // Stops, angle and radius.

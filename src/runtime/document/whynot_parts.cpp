@@ -189,6 +189,21 @@ std::optional<Error> whyNot(const Item& item) {
   return {};
 }
 
+namespace {
+
+std::string whyNot(const std::vector<Binding>& bindings) {
+  if (bindings.size() > kMostBindings) return fmt::format("at most {} bindings", kMostBindings);
+  for (const Binding& binding : bindings) {
+    if (placeOf(binding.sign) < 0)
+      return fmt::format("a key or button that there is, not “{}”", toText(binding.sign));
+    if (binding.does == Does::Shortcut && !binding.shortcut)
+      return fmt::format("a shortcut for “{}”", toText(binding.sign));
+  }
+  return {};
+}
+
+}  // namespace
+
 std::optional<Error> whyNot(const Screen& screen) {
   const std::string place = fmt::format("screen “{}”", screen.name);
   if (auto why = wrong(place + ", backdrop", whyNot(screen.backdrop))) return why;
@@ -202,14 +217,20 @@ std::optional<Error> whyNot(const Screen& screen) {
     const std::string its = fmt::format("{}, cluster “{}”", place, cluster.name);
     for (const ItemPath& path : cluster.items)
       if (auto why = wrong(its, whyNot(path))) return why;
+    const FocusRing& ring = cluster.ring;
+    if (!isWithin(ring.width, 0, 40) || !isWithin(ring.outset, 0, 200) ||
+        !isWithin(ring.radius, 0, 2000))
+      return wrong(its, "a ring 0 to 40 px wide, 0 to 200 px out, with corners to 2000 px");
     for (const RouteRule& exit : cluster.exits) {
-      if (exit.type == RouteType::Wrap) return wrong(its, "exits that are closed or lead somewhere");
+      if (exit.type == RouteType::Wrap)
+        return wrong(its, "exits that are closed or lead somewhere");
       if (exit.type == RouteType::Pinned)
         if (auto why = wrong(its + ", exit", whyNot(exit.target))) return why;
     }
   }
   for (const Guide& guide : screen.guides)
     if (!isWithin(guide.at, -1e6, 1e6)) return wrong(place, "guides from −1000000 to 1000000 px");
+  if (auto why = wrong(place, whyNot(screen.bindings))) return why;
   return wrong(place, whyNoTree(screen));
 }
 
@@ -234,6 +255,7 @@ void eachId(const Project& p, Use use) {
     for (const auto& item : g->holds.items) use(item->id.text);
   }
   for (const ScreenList& list : p.lists) use(list.id.text);
+  for (const Shortcut& shortcut : p.shortcuts) use(shortcut.id.text);
 }
 
 bool sameIds(const Project& a, const Project& b) {
@@ -367,6 +389,7 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   for (const ProjectValue& v : p.values)
     if (!isWithin(v.start, -1e12, 1e12))
       return wrong(fmt::format("value “{}”", v.name), "a start from −1e12 to 1e12");
+  if (auto why = wrong(p.name, whyNot(p.bindings))) return why;
   if (!before || !p.named.same(before->named)) {
     std::set<std::string_view> names;
     for (const NamedValue& n : *p.named) {

@@ -77,6 +77,7 @@ std::vector<Scope> scopesOf(const ScreenRoutes& routes) {
   std::vector<Scope> in(scrollers), last(size_t(routes.flyOuts) + 1);
   for (size_t b = 0; b < routes.items.size(); ++b) {
     const int box = static_cast<int>(b);
+    if (routes.isAside(b)) continue;
     // From the innermost outwards, for as long as each can be seen in the one it is in.
     bool seen = true;
     for (int at = routes.scrollerOf[b]; at >= 0; at = routes.scrollers[size_t(at)].outer) {
@@ -101,6 +102,7 @@ std::vector<Scope> scopesOf(const ScreenRoutes& routes) {
 
 bool isWhole(const ScreenRoutes& routes) {
   return routes.scrollers.empty() && routes.flyOuts == 0 &&
+         std::find(routes.aside.begin(), routes.aside.end(), true) == routes.aside.end() &&
          std::none_of(routes.clusters.begin(), routes.clusters.end(), [](const RouteCluster& c) {
            return c.leave != Leave::Open && !c.boxes.empty();
          });
@@ -122,17 +124,9 @@ std::vector<int> placesIn(const ScreenRoutes& routes, const Scope& scope) {
 namespace {
 
 Box around(const ScreenRoutes& routes, const RouteCluster& cluster) {
-  Box out = routes.input.boxes[size_t(cluster.boxes.front())];
-  for (const int box : cluster.boxes) {
-    const Box& its = routes.input.boxes[size_t(box)];
-    const Px right = std::max(out.x + out.w, its.x + its.w);
-    const Px below = std::max(out.y + out.h, its.y + its.h);
-    out.x = std::min(out.x, its.x);
-    out.y = std::min(out.y, its.y);
-    out.w = right - out.x;
-    out.h = below - out.y;
-  }
-  return out;
+  std::vector<Box> boxes;
+  for (const int box : cluster.boxes) boxes.push_back(routes.input.boxes[size_t(box)]);
+  return boundsOf(boxes);
 }
 
 }  // namespace

@@ -25,7 +25,7 @@ int wrapTarget(const ScreenRoutes& routes, int box, Dir dir) {
   std::tuple<bool, double, double> bestScore;
   for (size_t i = 0; i < input.boxes.size(); ++i) {
     const Facing b = face(input.boxes[i], dir);
-    if (routes.scrollerOf[i] != routes.scrollerOf[size_t(box)] ||
+    if (routes.isAside(i) || routes.scrollerOf[i] != routes.scrollerOf[size_t(box)] ||
         routes.flyOutOf[i] != routes.flyOutOf[size_t(box)] ||
         (within >= 0 && !holds(routes, within, static_cast<int>(i))))
       continue;
@@ -72,7 +72,7 @@ void findClusters(const Screen& screen, const BoxesById& boxes, ScreenRoutes& ou
   std::unordered_map<ItemId, std::vector<int>> in;  // by container
   if (!screen.clusters.empty())
     for (size_t b = 0; b < out.items.size(); ++b)
-      for (const Item* at = &*screen.items[size_t(out.items[b])]; at && at->parent;
+      for (const Item* at = &*screen.items[size_t(out.items[b])]; !out.aside[b] && at && at->parent;
            at = findItem(screen, at->parent))
         in[at->parent].push_back(static_cast<int>(b));
   out.clustersOf.resize(out.items.size());
@@ -146,15 +146,18 @@ bool ScreenRoutes::seenIn(size_t box, int scroller) const {
   return seen.w * seen.h * 2 >= hit.w * hit.h;
 }
 
-ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
+ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout, Asides asides) {
   ScreenRoutes out;
   out.boxOf.assign(screen.items.size(), -1);
   BoxesById boxes;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
     if (!item.button() || !layout.items[i].shown || layout.items[i].still) continue;
+    const bool aside = item.button()->aside;
+    if (aside && asides == Asides::LeftOut) continue;
     out.boxOf[i] = static_cast<int>(out.items.size());
-    boxes.emplace(item.id, out.boxOf[i]);
+    if (!aside) boxes.emplace(item.id, out.boxOf[i]);
+    out.aside.push_back(aside);
     out.items.push_back(static_cast<int>(i));
     out.input.boxes.push_back(layout.items[i].hit);
     out.input.names.push_back(item.id.text);
@@ -180,17 +183,18 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout) {
   return out;
 }
 
-ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout) {
-  ScreenRoutes out = unsolvedRoutes(screen, layout);
+ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout, Asides asides) {
+  ScreenRoutes out = unsolvedRoutes(screen, layout, asides);
   out.output = solveScopes(out);
   return out;
 }
 
 int entryBox(const Screen& screen, const ScreenRoutes& routes) {
   for (size_t b = 0; b < routes.items.size(); ++b)
-    if (screen.items[size_t(routes.items[b])]->id == screen.entry) return static_cast<int>(b);
+    if (!routes.isAside(b) && screen.items[size_t(routes.items[b])]->id == screen.entry)
+      return static_cast<int>(b);
   for (const int box : readingOrder(routes))
-    if (routes.flyOutOf[size_t(box)] < 0) return box;
+    if (routes.flyOutOf[size_t(box)] < 0 && !routes.isAside(size_t(box))) return box;
   return -1;
 }
 

@@ -29,10 +29,12 @@ struct RouteCluster {
   std::array<Exit, 4> exits = {};
 };
 
-// A screen's focusable buttons, by index: `items[i]` is the place in Screen::items of box i.
+// A screen's focusable buttons, by index: `items[i]` is the place in Screen::items of box i. A
+// session's has those that never have focus, too: nothing leads to them, nor from them.
 struct ScreenRoutes {
   std::vector<int> items;
-  std::vector<int> boxOf;  // by item; −1 for what cannot have focus
+  std::vector<bool> aside;  // by box: it never has focus; empty: all may have it
+  std::vector<int> boxOf;   // by item; −1 for what cannot have focus
   SolveInput input;
   SolveOutput output;
   // By box and direction: the route goes round the edge.
@@ -50,15 +52,21 @@ struct ScreenRoutes {
   std::vector<int> scrollerOf;           // by box: the innermost that it is in; −1: none
   int flyOuts = 0;
   std::vector<int> flyOutOf;  // by box: the innermost that it is in; −1: none
+  bool isAside(size_t box) const { return box < aside.size() && aside[box]; }
   // Whether at least half of a box can be seen in the scroller.
   bool seenIn(size_t box, int scroller) const;
 };
 
+// Whether buttons that never have focus are there.
+enum class Asides : std::uint8_t { LeftOut, Kept };
+
 // Solves at once; about 4 ms for 1,000 buttons.
-ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout);
+ScreenRoutes screenRoutes(const Screen& screen, const Layout& layout,
+                          Asides asides = Asides::LeftOut);
 // The same before anything is solved: nothing leads anywhere. solveScopes() makes the output
 // (scopes.h).
-ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout);
+ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout,
+                            Asides asides = Asides::LeftOut);
 
 // The box where focus starts: the screen's entry, else the first in reading order; −1 without any.
 int entryBox(const Screen& screen, const ScreenRoutes& routes);

@@ -4,6 +4,7 @@
 #include <array>
 
 #include "runtime/document/whynot.h"
+#include "runtime/formats/binding_json.h"
 #include "runtime/formats/container_json.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
@@ -17,8 +18,6 @@ constexpr std::array<std::string_view, 7> kPins{"none", "start",    "centre",  "
                                                 "both", "fraction", "baseline"};
 constexpr std::array<std::string_view, 3> kFits{"cover", "contain", "whole"};
 constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
-constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
-                                                   "back", "message", "quit"};
 
 // A plain number is where it was drawn.
 Json axisJson(const AxisPlace& a) {
@@ -67,12 +66,10 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
   if (b.disabled) out["disabled"] = true;
   if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
   if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
-  if (b.action.type != ActionType::None) {
-    Json action{{"do", kActions[static_cast<size_t>(b.action.type)]}};
-    if (b.action.screen) action["screen"] = b.action.screen.text;
-    if (!b.action.message.empty()) action["message"] = b.action.message;
-    out["action"] = std::move(action);
-  }
+  if (b.action.type != ActionType::None) out["action"] = toJson(b.action);
+  if (b.answers.cancel) out["answersCancel"] = true;
+  if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
+  if (b.aside) out["aside"] = true;
   writeRoutes(out, b.routes);
 }
 
@@ -86,13 +83,10 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
     b.own = readOwnLook(r, *own, {&at, "own", 0, false});
   b.disabled = r.boolean(value, at, "disabled", false);
   b.when = {r.text(value, at, "enabledWhen"), r.text(value, at, "currentWhen")};
-  if (const Json* action = r.member(value, "action")) {
-    const JsonPlace here{&at, "action", 0, false};
-    if (!r.isObject(*action, here)) return b;
-    b.action.type = static_cast<ActionType>(r.choice(*action, here, "do", kActions));
-    b.action.screen = {r.text(*action, here, "screen")};
-    b.action.message = r.text(*action, here, "message");
-  }
+  if (const Json* action = r.member(value, "action"))
+    b.action = readAction(r, *action, {&at, "action", 0, false});
+  b.answers = {r.boolean(value, at, "answersCancel", false), {r.text(value, at, "answers")}};
+  b.aside = r.boolean(value, at, "aside", false);
   b.routes = readRoutes(r, value, at);
   return b;
 }

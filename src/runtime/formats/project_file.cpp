@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "runtime/document/whynot.h"
+#include "runtime/formats/binding_json.h"
 #include "runtime/formats/format_one.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
@@ -206,6 +207,11 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format
     p.screens.emplace_back(readScreen(r, value, at, {p, ids, format}));
   });
   readGroups(r, root, top, {p, ids, format}, p);
+  r.each(root, top, "shortcuts", [&](const Json& value, const JsonPlace& at) {
+    p.shortcuts.push_back(readShortcut(r, value, at));
+    ids.add(p.shortcuts.back().id.text, at);
+  });
+  if (r.member(root, "bindings")) p.bindings = readBindings(r, root, top);
 }
 
 Json headJson(const Project& p) {
@@ -271,7 +277,7 @@ Result<OpenedProject> parseProject(std::string_view text) {
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
   p.extra = leftover(*json, headJson(p),
                      {"settings", "displays", "languages", "values", "named", "foreignTokens",
-                      "machines", "kinds", "screens", "groups", "lists"});
+                      "machines", "kinds", "screens", "groups", "lists", "shortcuts", "bindings"});
   return out;
 }
 
@@ -297,6 +303,11 @@ std::string writeProject(const Project& p) {
   for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen, p));
   for (const auto& group : p.groups) out["groups"].push_back(toJson(*group, p));
   for (const ScreenList& list : p.lists) out["lists"].push_back(listJson(list));
+  for (const Shortcut& shortcut : p.shortcuts) out["shortcuts"].push_back(toJson(shortcut));
+  if (p.bindings != standardBindings()) {
+    out["bindings"] = Json::array();
+    for (const Binding& binding : p.bindings) out["bindings"].push_back(toJson(binding));
+  }
   putBack(out, p.extra);
   return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }

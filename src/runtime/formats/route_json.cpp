@@ -103,6 +103,32 @@ RouteRules readRoutes(JsonReader& r, const Json& button, const JsonPlace& at) {
   return out;
 }
 
+namespace {
+
+Json ringJson(const FocusRing& ring) {
+  return {{"width", ring.width},
+          {"outset", ring.outset},
+          {"radius", ring.radius},
+          {"colour", toHex(ring.colour)}};
+}
+
+FocusRing readRing(JsonReader& r, const Json& value, const JsonPlace& at) {
+  FocusRing out;
+  if (!r.isObject(value, at)) return out;
+  out.width = r.number(value, at, "width", out.width, 0, 40);
+  out.outset = r.number(value, at, "outset", out.outset, 0, 200);
+  out.radius = r.number(value, at, "radius", out.radius, 0, 2000);
+  const std::string text = r.text(value, at, "colour", toHex(out.colour));
+  if (const auto colour = parseColour(text))
+    out.colour = *colour;
+  else
+    r.complain({&at, "colour", 0, false},
+               "expected a colour such as #f2c14e, found “" + text + "”");
+  return out;
+}
+
+}  // namespace
+
 Json toJson(const Cluster& cluster) {
   Json out{{"id", cluster.id.text}, {"name", cluster.name}, {"items", Json::array()}};
   for (const ItemPath& path : cluster.items) out["items"].push_back(pathJson(path));
@@ -112,6 +138,7 @@ Json toJson(const Cluster& cluster) {
   for (const Dir dir : kDirs)
     if (const RouteRule& exit = cluster.exits[size_t(dir)]; exit.type != RouteType::Solved)
       out["exits"][std::string(nameOf(dir))] = routeJson(exit);
+  if (cluster.ring != FocusRing{}) out["ring"] = ringJson(cluster.ring);
   putBack(out, cluster.extra);
   return out;
 }
@@ -136,6 +163,8 @@ Cluster readCluster(JsonReader& r, const Json& value, const JsonPlace& at) {
         return r.complain(here, "expected closed, or an object with to or cluster");
       out.exits[size_t(dir)] = std::move(rule);
     });
+  if (const Json* ring = r.member(value, "ring"))
+    out.ring = readRing(r, *ring, {&at, "ring", 0, false});
   out.extra = leftover(value, toJson(out));
   return out;
 }

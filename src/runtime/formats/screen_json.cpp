@@ -4,6 +4,7 @@
 
 #include "runtime/document/tree.h"
 #include "runtime/document/whynot.h"
+#include "runtime/formats/binding_json.h"
 #include "runtime/formats/item_json.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
@@ -55,6 +56,7 @@ Json screenHead(const Screen& screen) {
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
   for (const Cluster& cluster : screen.clusters) out["clusters"].push_back(toJson(cluster));
+  for (const Binding& binding : screen.bindings) out["bindings"].push_back(toJson(binding));
   for (const Guide& guide : screen.guides)
     out["guides"].push_back({{guide.upright ? "x" : "y", guide.at}});
   if (screen.guidesLocked) out["guidesLocked"] = true;
@@ -150,12 +152,13 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   r.each(value, at, "guides", [&](const Json& guide, const JsonPlace& here) {
     screen.guides.push_back(readGuide(r, guide, here));
   });
+  screen.bindings = readBindings(r, value, at);
   screen.guidesLocked = r.boolean(value, at, "guidesLocked", false);
   r.each(value, at, "items", [&](const Json& item, const JsonPlace& here) {
     readItems(r, item, here, {}, with, screen.items);
   });
   if (with.format > 1) r.complain(at, whyNot(screen));
-  screen.extra = leftover(value, screenHead(screen), {"items", "clusters"});
+  screen.extra = leftover(value, screenHead(screen), {"items", "clusters", "bindings"});
   return screen;
 }
 

@@ -277,6 +277,20 @@ Box common(const Box& a, const Box& b) {
           std::max(0.0, std::min(a.y + a.h, b.y + b.h) - y)};
 }
 
+Box boundsOf(std::span<const Box> boxes) {
+  if (boxes.empty()) return {0, 0, 0, 0};
+  Box out = boxes[0];
+  for (const Box& b : boxes) {
+    const double right = std::max(out.x + out.w, b.x + b.w);
+    const double bottom = std::max(out.y + out.h, b.y + b.h);
+    out.x = std::min(out.x, b.x);
+    out.y = std::min(out.y, b.y);
+    out.w = right - out.x;
+    out.h = bottom - out.y;
+  }
+  return out;
+}
+
 bool Layout::shows(size_t item, Px x, Px y) const {
   const Placed& it = items[item];
   if (!it.isSeen() || it.clip < 0) return it.isSeen();

@@ -5,6 +5,7 @@
 // inwards; widths first, then heights. Each sort of container is a file of its own: line.h, grid.h,
 // ring.h, free.h; pins.h has what stands on the screen itself.
 #pragma once
+#include <span>
 #include <vector>
 
 #include "runtime/document/box.h"
@@ -91,5 +92,7 @@ Size naturalSize(const Project& project, const Item& item, const LanguageId& lan
 
 // The part that both cover; w or h 0 where there is none.
 Box common(const Box& a, const Box& b);
+// The smallest box around all of them; w and h 0 where there are none.
+Box boundsOf(std::span<const Box> boxes);
 
 }  // namespace bristle

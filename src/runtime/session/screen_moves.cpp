@@ -57,6 +57,7 @@ RouteType saidOf(const ScreenRun& run, int box, Dir dir) {
 }
 
 bool canHaveFocus(const ScreenRun& run, int box) {
+  if (run.routes.isAside(size_t(box))) return false;
   if (run.layout.items[size_t(run.routes.items[size_t(box)])].closed) return false;
   return enabled(run, box) || !run.screen->passDisabled;
 }

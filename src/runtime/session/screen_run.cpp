@@ -95,9 +95,29 @@ int ScreenRun::comeOut() {
   return -1;
 }
 
+std::vector<std::pair<Box, FocusRing>> ScreenRun::rings() const {
+  std::vector<std::pair<Box, FocusRing>> out;
+  for (size_t c = 0; c < routes.clusters.size() && focus >= 0; ++c) {
+    const FocusRing& ring = screen->clusters[c].ring;
+    if (ring.width <= 0 || !holds(routes, static_cast<int>(c), focus)) continue;
+    const bool stop = routes.clusters[c].leave == Leave::SingleStop;
+    if (stop && stopOf(focus) != static_cast<int>(c)) continue;
+    std::vector<Box> seen;
+    for (const int box : routes.clusters[c].boxes) {
+      const Box& part = layout.items[size_t(routes.items[size_t(box)])].visible;
+      if (part.w > 0 && part.h > 0) seen.push_back(part);
+    }
+    if (seen.empty()) continue;
+    const Box all = boundsOf(seen);
+    const Px by = ring.outset;
+    out.push_back({{all.x - by, all.y - by, all.w + 2 * by, all.h + 2 * by}, ring});
+  }
+  return out;
+}
+
 bool ScreenRun::scrollTo(std::span<const Px> offsets) {
   if (!scroll(layout, offsets)) return false;
-  routes = screenRoutes(*screen, layout);
+  routes = screenRoutes(*screen, layout, Asides::Kept);
   return true;
 }
 
@@ -131,7 +151,7 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
   ScreenRun run;
   run.screen = &screen;
   run.layout = layOut(compiled.project(), screen, showing, measure);
-  run.routes = screenRoutes(screen, run.layout);
+  run.routes = screenRoutes(screen, run.layout, Asides::Kept);
   for (int index : run.routes.items) {
     const Item& item = *screen.items[size_t(index)];
     const auto* kind = compiled.find(item.button()->kind);

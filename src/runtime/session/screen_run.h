@@ -107,6 +107,8 @@ struct ScreenRun {
   // cluster; −1: there is none.
   int goInto();
   int comeOut();
+  // Where the rings of clusters are seen that have focus, with them.
+  std::vector<std::pair<Box, FocusRing>> rings() const;
   // Moves what scrollers hold (layout/scroll.h), and solves the routes for what can be seen now.
   // False where that changes nothing.
   bool scrollTo(std::span<const Px> offsets);

@@ -120,12 +120,10 @@ void Session::work(const InputEvent& event) {
       host(event);
       break;
     case InputType::Shoulder:
+      shoulder(event);
+      break;
     case InputType::Shortcut:
-      if (!event.down) {
-        down_.release(event.type, event);
-      } else if (down_.press(event.type, event)) {
-        bump(focused(), event.type == InputType::Shoulder ? "no tabs here" : "no such shortcut");
-      }
+      shortcut(event);
       break;
   }
   settle();

@@ -72,6 +72,7 @@ class Session {
   ScreenRun& top() { return stack_.back(); }
   size_t topDepth() const { return stack_.size() - 1; }
   ButtonRun& button(size_t depth, int box) { return stack_[depth].buttons[size_t(box)]; }
+  bool isAside(int box) { return top().routes.isAside(size_t(box)); }
   bool isEnabled(int box) { return button(topDepth(), box).running.signals.has(Signals::Enabled); }
 
   // session.cpp: time
@@ -99,6 +100,7 @@ class Session {
   void settle();
   void handle(const Happened& happened);
   void perform(const Item& item);
+  void act(const Action& action, const ItemId& by);
   void send(const std::string& message);
   void setValue(std::uint32_t index, double to);
   void followValues();
@@ -142,7 +144,20 @@ class Session {
   void endPress(const DownKey& key, Ends how);
   bool abandonAll();
   void accept(const InputEvent& event);
+
+  // session_shortcuts.cpp: what is pressed from wherever focus is
+  template <class Answering>
+  bool pressAnswering(DownKey& key, Answering answering);
+  void shortcut(const InputEvent& event);
+  void shoulder(const InputEvent& event);
   void cancel(const InputEvent& event);
+  struct TabRow {
+    std::vector<int> boxes;  // in document order
+    bool round = false;      // after the last comes the first
+    bool mirrored = false;   // the first is at the right
+  };
+  TabRow tabs();
+
   void gone(const InputEvent& event);
 
   std::shared_ptr<const Compiled> compiled_;

@@ -120,19 +120,21 @@ void Session::handle(const Happened& happened) {
 
 void Session::perform(const Item& item) {
   add({.type = TraceType::Activate, .item = item.id});
-  if (acceptFlyOut(item)) return;
-  const Action& action = item.button()->action;
+  if (!acceptFlyOut(item)) act(item.button()->action, item.id);
+}
+
+void Session::act(const Action& action, const ItemId& by) {
   switch (action.type) {
     case ActionType::None:
       break;
     case ActionType::Open:
-      push(action.screen, TraceType::Open, item.id);
+      push(action.screen, TraceType::Open, by);
       break;
     case ActionType::PutOnTop:
-      push(action.screen, TraceType::OnTop, item.id);
+      push(action.screen, TraceType::OnTop, by);
       break;
     case ActionType::Back:
-      pop(item.id);
+      pop(by);
       break;
     case ActionType::Message:
       send(action.message);

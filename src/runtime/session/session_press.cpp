@@ -31,7 +31,7 @@ void Session::point(const InputEvent& event) {
   }
   place(*pointer);
   const int box = pointer->over;
-  if (moved && box >= 0 && isEnabled(box) && pointer->downs == 0 &&
+  if (moved && box >= 0 && isEnabled(box) && !isAside(box) && pointer->downs == 0 &&
       project().settings.pointerMovesFocus)
     focusOn(box, "pointer");
   if (event.type == InputType::PointUp) pointUp(event);
@@ -47,7 +47,7 @@ void Session::pointDown(Pointer& pointer, const InputEvent& event) {
   // One that was opened by accept goes when something is pressed that is neither it nor in it.
   if (box < 0 || top().routes.flyOutOf[size_t(box)] < 0) top().flyOuts.accepted = -1;
   if (box < 0 || !isEnabled(box)) return;
-  if (pointer.downs == 1) focusOn(box, "pointer");
+  if (pointer.downs == 1 && !isAside(box)) focusOn(box, "pointer");
   arm(*key, box, false);
 }
 
@@ -162,16 +162,6 @@ void Session::accept(const InputEvent& event) {
   if (!key || box < 0 || throughStop(true)) return;
   if (!isEnabled(box)) return bump(button(topDepth(), box).item->id, "disabled");
   arm(*key, box, true);
-}
-
-void Session::cancel(const InputEvent& event) {
-  if (!event.down) {
-    down_.release(InputType::Cancel, event);
-    return;
-  }
-  if (down_.press(InputType::Cancel, event) && !abandonAll() && !cancelFlyOut() &&
-      !throughStop(false))
-    pop(focused());
 }
 
 // A press that was held when its device went away is not meant to happen.

@@ -26,6 +26,10 @@ struct Names {
           if (each.id.text == id) return each.name;
     return id;
   }
+  std::string shortcut(const std::string& id) const {
+    const Shortcut* shortcut = project ? find(*project, ShortcutId{id}) : nullptr;
+    return shortcut ? shortcut->name : id;
+  }
   std::string value(const ValueId& id) const {
     const ProjectValue* value = project ? find(*project, id) : nullptr;
     return value ? value->name : id.text;
@@ -63,6 +67,8 @@ std::string line(const TraceEntry& e, const Names& names) {
     case TraceType::Cluster:
       return fmt::format("{} {} at {}", e.number > 0 ? "into" : "out of", names.cluster(e.how),
                          names.item(e.item));
+    case TraceType::Shortcut:
+      return fmt::format("shortcut {}", names.shortcut(e.how));
     case TraceType::Quit:
       return "quit";
     case TraceType::Runaway:

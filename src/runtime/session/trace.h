@@ -22,6 +22,7 @@ enum class TraceType : std::uint8_t {
   Scroll,
   FlyOut,
   Cluster,
+  Shortcut,
   Quit,
   Runaway,
 };
@@ -31,6 +32,7 @@ enum class TraceType : std::uint8_t {
 // `number` its volume, 0–1. Scroll: `item` is the container, `number` how far it is moved now, px.
 // FlyOut: `item` is the container, `how` what it does. Cluster: a single stop; `how` is its
 // id, `item` the button that has focus, `number` 1 where focus goes into it, 0 where it comes out.
+// Shortcut: `how` is its id.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;
