@@ -190,7 +190,7 @@ TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {
   openDemo();
   EXPECT_EQ(makeShots(*window, path("shots")), 0);
   const auto files = QDir(path("shots")).entryList(QDir::Files);
-  EXPECT_EQ(files.size(), int(benches().size()) * 2 + 4) << "and four pages";
+  EXPECT_EQ(files.size(), int(benches().size()) * 2 + 5) << "and five pages";
   const QImage light(path("shots/shape.png")), dark(path("shots/shape-dark.png"));
   EXPECT_GT(light.pixelColor(640, light.height() - 6).lightness(), 200);
   EXPECT_LT(dark.pixelColor(640, dark.height() - 6).lightness(), 80);

@@ -1,5 +1,6 @@
 #include "drive/shots.h"
 
+#include <QAbstractButton>
 #include <QAction>
 #include <QApplication>
 #include <QDir>
@@ -80,6 +81,18 @@ void trigger(Window& window, const QKeySequence& keys) {
     if (action->shortcut() == keys) action->trigger();
 }
 
+// What keys and controller buttons do.
+bool keysShot(Window& window, const QString& folder) {
+  window.openBench(QStringLiteral("route"));
+  auto* keys = window.findChild<QAbstractButton*>(QStringLiteral("keys"));
+  if (!keys) return false;
+  keys->click();
+  QTest::qWait(600);
+  const bool done = savePicture(window, folder + QStringLiteral("/route-keys.png"));
+  keys->click();
+  return done;
+}
+
 // The words of all screens, in the project's language and the pretend one.
 bool wordsShot(Window& window, const QString& folder) {
   window.openBench(QStringLiteral("place"));
@@ -127,7 +140,7 @@ int makeShots(Window& window, const QString& folder) {
   trigger(window, QKeySequence(Qt::CTRL | Qt::Key_K));
   QTest::qWait(2000);  // the pictures of the kinds come one after another
   if (!savePicture(window, folder + QStringLiteral("/ready-made.png"))) return 2;
-  return wordsShot(window, folder) ? 0 : 2;
+  return keysShot(window, folder) && wordsShot(window, folder) ? 0 : 2;
 }
 
 }  // namespace bristle

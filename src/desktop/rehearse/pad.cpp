@@ -14,18 +14,18 @@ Pad::Pad(Rehearsal& rehearsal, QWidget* parent) : QWidget(parent), rehearsal_(re
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(16, 8, 16, 8);
   grid->setSpacing(4);
+  grid->addWidget(button(tr("L"), "left shoulder"), 0, 0);
   grid->addWidget(key(QStringLiteral("▲"), tr("Controller up"), Dir::Up), 0, 1);
   grid->addWidget(key(QStringLiteral("◀"), tr("Controller left"), Dir::Left), 1, 0);
   grid->addWidget(key(QStringLiteral("▶"), tr("Controller right"), Dir::Right), 1, 2);
   grid->addWidget(key(QStringLiteral("▼"), tr("Controller down"), Dir::Down), 2, 1);
-  grid->setColumnMinimumWidth(3, 16);
-  grid->addWidget(button(tr("Left shoulder"), "left shoulder"), 0, 4);
-  grid->addWidget(button(tr("Right shoulder"), "right shoulder"), 0, 5);
+  grid->addWidget(button(tr("Start"), "start"), 1, 3);
+  grid->addWidget(button(tr("Upper"), "upper button"), 0, 5);
+  grid->addWidget(button(tr("R"), "right shoulder"), 0, 6);
   grid->addWidget(button(tr("Left"), "left button"), 1, 4);
-  grid->addWidget(button(tr("Upper"), "upper button"), 1, 5);
-  grid->addWidget(button(tr("Lower"), "lower button"), 2, 4);
-  grid->addWidget(button(tr("Right"), "right button"), 2, 5);
-  grid->setColumnStretch(6, 1);
+  grid->addWidget(button(tr("Right"), "right button"), 1, 6);
+  grid->addWidget(button(tr("Lower"), "lower button"), 2, 5);
+  grid->setColumnStretch(7, 1);
 }
 
 QToolButton* Pad::knob(const QString& text, const QString& name, std::function<void(bool)> send) {
@@ -54,10 +54,12 @@ QToolButton* Pad::key(const QString& text, const QString& name, Dir dir) {
 
 // By its place: what it does is bound.
 QToolButton* Pad::button(const QString& text, const char* place) {
-  return knob(text, tr("Controller %1").arg(QLatin1String(place)),
-              [this, sign = *parseSign(Sign::Of::Button, place)](bool down) {
-                rehearsal_.press(sign, down, kUnit);
-              });
+  QToolButton* out = knob(text, tr("Controller %1").arg(QLatin1String(place)),
+                          [this, sign = *parseSign(Sign::Of::Button, place)](bool down) {
+                            rehearsal_.press(sign, down, kUnit);
+                          });
+  out->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);  // all as wide as the widest
+  return out;
 }
 
 }  // namespace bristle

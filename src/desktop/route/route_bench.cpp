@@ -59,6 +59,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   keys_->setText(tr("Keys"));
   keys_->setAccessibleName(tr("Keys and controller buttons"));
   keys_->setToolTip(tr("What keys and controller buttons do, everywhere or on one screen"));
+  keys_->setObjectName(QStringLiteral("keys"));
   keys_->setCheckable(true);
   head->addWidget(keys_);
   connect(keys_, &QToolButton::toggled, this, [this] {
