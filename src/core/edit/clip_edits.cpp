@@ -79,6 +79,7 @@ class Pasting {
         return at == taken_.values.end() ? id : at->second;
       });
     button.action.screen = screenHere(button.action.screen);
+    button.answers.shortcut = shortcutHere(button.answers.shortcut);
     bringRoutes(button.routes);
   }
 
@@ -108,6 +109,15 @@ class Pasting {
     if (!theirs) return id;
     for (const auto& mine : taken_.project.screens)
       if (mine->name == theirs->name) return mine->id;
+    return {};
+  }
+
+  // By its name, too.
+  ShortcutId shortcutHere(const ShortcutId& id) const {
+    const Shortcut* theirs = find(clip_, id);
+    if (!theirs) return id;
+    for (const Shortcut& mine : taken_.project.shortcuts)
+      if (mine.name == theirs->name) return mine.id;
     return {};
   }
 
@@ -149,6 +159,7 @@ Project clipOf(const Project& project, const Screen& screen, const std::vector<I
   taken.entry = {};
   taken.clusters.clear();
   taken.guides.clear();
+  taken.bindings.clear();
   const auto roots = outermost(taken, items);
   taken.items = takeOut(taken, roots);
   for (auto& item : taken.items) {
@@ -159,6 +170,7 @@ Project clipOf(const Project& project, const Screen& screen, const std::vector<I
   }
   Project out = libraryOf(project, wantedBy(project, taken).kinds);
   out.named = project.named;  // own looks may use others than the kinds
+  out.shortcuts = project.shortcuts;
   for (const auto& each : project.screens) {
     if (each->id == screen.id) continue;
     Screen name;

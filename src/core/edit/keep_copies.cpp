@@ -32,7 +32,10 @@ void keepOwn(const Group& group, ButtonData& button, const ButtonData& own) {
     button.accessibleName = own.accessibleName;
     button.description = own.description;
   }
-  if (group.ownTargets) button.action = own.action;
+  if (group.ownTargets) {
+    button.action = own.action;
+    button.answers = own.answers;
+  }
   if (group.ownExits) button.routes = own.routes;
 }
 

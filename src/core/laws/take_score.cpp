@@ -25,6 +25,11 @@ class Recorder {
     turn(Lane::Accept, is(Signals::Armed) && byKey, at, calledOff && wasDown_);
     wasDown_ = is(Signals::Down);
   }
+  // A press that ended within the event that began it.
+  void tap(Ms at) {
+    ++changes_;
+    score_.stretches.push_back({Lane::Accept, at, at + 1, false, false});
+  }
   Score finish(Ms end) {
     for (int lane = 0; lane < kLaneCount; ++lane)
       if (since_[size_t(lane)] >= 0)
@@ -53,6 +58,20 @@ class Recorder {
   size_t changes_ = 0;
 };
 
+// A press that ends by anything but letting go was called off.
+bool letsGo(const InputEvent& event) {
+  switch (event.type) {
+    case InputType::PointUp:
+      return true;
+    case InputType::Accept:
+    case InputType::Cancel:
+    case InputType::Shortcut:
+      return !event.down;
+    default:
+      return false;
+  }
+}
+
 }  // namespace
 
 Result<ButtonInTake> scoreIn(const Project& project, const Take& take, const KindId& kind,
@@ -62,9 +81,7 @@ Result<ButtonInTake> scoreIn(const Project& project, const Take& take, const Kin
   Ms end = 0;
   size_t told = 0;  // entries of the trace
   const auto see = [&](const Session& session, const InputEvent& event) {
-    // A press that ends by anything but letting go was called off.
-    const bool letGo =
-        event.type == InputType::PointUp || (event.type == InputType::Accept && !event.down);
+    const bool letGo = letsGo(event);
     std::map<ItemId, const ButtonRun*> there;
     for (const ScreenRun& screen : session.stack())
       for (const ButtonRun& button : screen.buttons)
@@ -81,6 +98,11 @@ Result<ButtonInTake> scoreIn(const Project& project, const Take& take, const Kin
     for (const auto& [id, button] : there)
       all[id].see(button->running.signals, button->running.byKey, session.now(), focusAt(id),
                   !letGo, event.device == Device::Touch);
+    // A step through tabs presses one and lets it go.
+    for (size_t i = told; event.type == InputType::Shoulder && i < session.trace().size(); ++i)
+      if (const TraceEntry& entry = session.trace()[i];
+          entry.type == TraceType::Activate && all.contains(entry.item))
+        all[entry.item].tap(entry.at);
     // A screen that was left takes its buttons along.
     for (auto& [id, recorder] : all)
       if (!there.contains(id))

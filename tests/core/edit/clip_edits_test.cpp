@@ -5,6 +5,7 @@
 
 #include <algorithm>
 
+#include "core/edit/binding_edits.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/language_edits.h"
 #include "core/edit/look_owner.h"
@@ -81,6 +82,25 @@ TEST(Clip, IntoAnotherProjectKindsNamesAndWordsComeAlong) {
   const size_t kinds = to.now().kinds.size();
   must(to, pasteClip(clip(from.now(), {button}), there, {}, 24, 24));
   EXPECT_EQ(to.now().kinds.size(), kinds);
+}
+
+TEST(Clip, ShortcutsAreFoundByNameInAnotherProject) {
+  History from(test::columnMenu({"a", "b"}));
+  const auto buttons = test::buttons(from.now());
+  for (size_t i = 0; i < 2; ++i) {
+    must(from, addShortcut(i == 0 ? "Drop" : "Lift"));
+    const ShortcutId id = from.now().shortcuts.back().id;
+    must(from, changeItems(from.now().screens[0]->id, {buttons[i]}, "answer", {},
+                           [&](Item& item) { item.button()->answers.shortcut = id; }));
+  }
+  History to(test::columnMenu({"x"}));
+  must(to, addShortcut("Turn"));
+  must(to, addShortcut("Drop"));
+  const ScreenId there = to.now().screens[0]->id;
+  must(to, pasteClip(clip(from.now(), {buttons[0]}), there, {}, 0, 0));
+  EXPECT_EQ(last(to.now(), 0).button()->answers.shortcut, to.now().shortcuts[1].id);
+  must(to, pasteClip(clip(from.now(), {buttons[1]}), there, {}, 0, 0));
+  EXPECT_FALSE(last(to.now(), 0).button()->answers.any()) << "there is none of that name";
 }
 
 TEST(Clip, RoutesAmongTheCopiesAreKeptAndTargetsAreFoundByName) {

@@ -84,15 +84,18 @@ TEST(Groups, WhereACopyLiesAndWhatIsItsOwnStaysWithIt) {
   s.change(s.in(s.second)[1].id, [](Item& i) {
     i.button()->caption = "quieter";
     i.button()->action = {ActionType::Message, {}, "volume.less"};
+    i.button()->answers.cancel = true;
     i.button()->routes[Dir::Left] = {RouteType::Closed, {}};
   });
   EXPECT_EQ(s.captions(s.first), (Words{"less", "more"}));
   EXPECT_EQ(s.in(s.first)[0].place.x.offset, 100);
   EXPECT_FALSE(s.in(s.first)[0].hidden);
   EXPECT_EQ(s.in(s.first)[1].button()->action.type, ActionType::None);
+  EXPECT_FALSE(s.in(s.first)[1].button()->answers.any());
   // Another change of the group leaves it so.
   s.change(s.in(s.first)[1].id, [](Item& i) { i.place.y.size = 30; });
   EXPECT_EQ(s.captions(s.second), (Words{"quieter", "more"}));
+  EXPECT_TRUE(s.in(s.second)[1].button()->answers.cancel);
   EXPECT_EQ(s.in(s.second)[1].button()->routes[Dir::Left].type, RouteType::Closed);
   EXPECT_EQ(s.in(s.second)[1].place.y.size, 30);
 }

@@ -56,6 +56,39 @@ TEST_F(TakeScore, LeadsToWhatTheMenuDid) {
   for (const char* item : {"bay", "ashore", "helm", "stay", "slot-4"}) expectTheSame({item});
 }
 
+// By shoulders, cancel and shortcuts, too.
+TEST_F(TakeScore, TellsOfPressesFromWhereverFocusIs) {
+  project = test::columnMenu({"One", "Two", "Three"});
+  const auto ids = test::buttons(project);
+  Screen& screen = *edit(project, project.screens[0]->id);
+  for (auto& item : screen.items)
+    if (item->container()) item.edit().container()->tabs = Tabs::Stop;
+  edit(screen, ids[2])->button()->answers.cancel = true;
+  take = {};
+  const auto add = [&](Ms at, InputType type, bool down, Dir dir = Dir::Right) {
+    InputEvent event;
+    event.at = at;
+    event.type = type;
+    event.down = down;
+    event.dir = dir;
+    take.steps.push_back({event});
+  };
+  add(100, InputType::Shoulder, true);
+  add(200, InputType::Shoulder, false);
+  add(500, InputType::Cancel, true);
+  add(600, InputType::Cancel, false);
+  const auto stretches = [&](const ItemId& id) {
+    const auto found = scoreIn(project, take, project.kinds[0]->id, id, measure);
+    std::vector<std::pair<Ms, Ms>> out;
+    if (found)
+      for (const Stretch& s : found->score.stretches)
+        if (s.lane == Lane::Accept && !s.calledOff) out.emplace_back(s.from, s.to);
+    return out;
+  };
+  EXPECT_EQ(stretches(ids[1]), (std::vector<std::pair<Ms, Ms>>{{100, 101}}));
+  EXPECT_EQ(stretches(ids[2]), (std::vector<std::pair<Ms, Ms>>{{500, 600}}));
+}
+
 TEST_F(TakeScore, WithoutAWishItIsTheOneToWhichMostHappens) {
   const auto found = scoreIn(project, take, {"k-slab"}, {}, measure);
   ASSERT_TRUE(found);
