@@ -220,12 +220,13 @@ void RehearseBench::refresh() {
   Session* session = rehearsal_.session();
   if (!session) return;
   const auto& trace = session->trace();
+  // What can be pressed changes with what happens, not with each frame.
+  if (shown_ < trace.size() && !session->stack().empty()) prompts_->setText(promptsFor(*session));
   for (; shown_ < trace.size(); ++shown_)
     trace_->appendPlainText(
         tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
   const Display& d = session->display();
   about_->setText(tr("%1 · %2 s").arg(toQt(d.name)).arg(session->now() / 1000));
-  if (!session->stack().empty()) prompts_->setText(promptsFor(*session));
   keep_->setEnabled(!rehearsal_.replaying());
 }
 

@@ -38,10 +38,10 @@ struct Source {
 
 // Point*: x, y in layout px. Scroll: what lies there is moved on by `number` px towards `dir`.
 // Move: dir, and whether it went down or up. Accept, Cancel, Shoulder, Shortcut: down or up;
-// Shoulder: dir is left or right; Shortcut: `name`. Step (Tab): `down` is forwards, in reading
-// order. Shortcut: `name` is its id. Gone: the device `unit` was taken away; what it held is given
-// up. Enable: the button `name` becomes enabled (down) or disabled. Message: `name`. SetValue: the
-// value `name` becomes `number`. `at` is in ms since the session began; it may not go back.
+// Shoulder: dir is left or right; Shortcut: `name` is its id. Step (Tab): `down` is forwards, in
+// reading order. Gone: the device `unit` was taken away; what it held is given up. Enable: the
+// button `name` becomes enabled (down) or disabled. Message: `name`. SetValue: the value `name`
+// becomes `number`. `at` is in ms since the session began; it may not go back.
 struct InputEvent {
   Ms at = 0;
   InputType type = InputType::Tick;
