@@ -1,9 +1,12 @@
 // Shelf, finder, theme and the Shape bench's card.
 #include <QAbstractItemView>
 #include <QLabel>
+#include <QLineEdit>
 #include <QListWidget>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QToolButton>
+#include <QTreeView>
 
 #include "core/edit/kind_edits.h"
 #include "desktop/frame/finder.h"
@@ -71,6 +74,29 @@ TEST_F(Frame, TheFinderFindsByWordsInAnyOrderAndRuns) {
   test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
   QTest::keyClick(named<QLineEdit>(QStringLiteral("Find a command")), Qt::Key_Escape);
   EXPECT_FALSE(window->findChild<Finder*>()->isVisible());
+}
+
+TEST_F(Frame, TheFinderMakesKindsAndScreensOnEveryBenchAndSaysWhenNothingFits) {
+  for (const BenchInfo& bench : benches()) {
+    window->openBench(QString::fromLatin1(bench.id));
+    for (const auto* words : {"kind new", "screen new"}) {
+      const size_t before = project().kinds.size() + project().screens.size();
+      test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
+      auto* text = named<QLineEdit>(QStringLiteral("Find a command"));
+      QTest::keyClicks(text, QString::fromLatin1(words));
+      QTest::keyClick(text, Qt::Key_Return);
+      EXPECT_EQ(project().kinds.size() + project().screens.size(), before + 1)
+          << bench.id << ' ' << words;
+    }
+  }
+  test::WindowTest::key(Qt::Key_J, Qt::ControlModifier);
+  auto* text = named<QLineEdit>(QStringLiteral("Find a command"));
+  auto* found = named<QListWidget>(QStringLiteral("Commands found"));
+  QTest::keyClicks(text, QStringLiteral("qqq"));
+  ASSERT_EQ(found->count(), 1);
+  EXPECT_TRUE(found->item(0)->text().contains(QStringLiteral("No command")));
+  QTest::keyClick(text, Qt::Key_Return);
+  EXPECT_TRUE(text->isVisible()) << "one goes on typing";
 }
 
 TEST_F(Frame, TheFinderGivesTheFocusBackToWhereOneWas) {
@@ -363,6 +389,32 @@ TEST_F(Frame, LosingTheKeyboardGivesUpAHeldKey) {
   test::WindowTest::key(Qt::Key_F6);
   EXPECT_FALSE(bench.menu().hasFocus());
   EXPECT_FALSE(button.running.signals.has(Signals::Armed));
+}
+
+TEST_F(Frame, TheNextPartOfTheWindowIsEnteredWhereOneWasInIt) {
+  window->openBench(QStringLiteral("place"));
+  named<QListWidget>(QStringLiteral("Screens"))->setFocus();
+  test::WindowTest::key(Qt::Key_F6);
+  EXPECT_TRUE(window->findChild<Canvas*>()->hasFocus()) << "at first: what is worked on";
+  auto* show = named<QToolButton>(QStringLiteral("Show rulers, grid, guides and hit areas"));
+  show->setFocus();
+  for (int i = 0; i < 3; ++i) test::WindowTest::key(Qt::Key_F6);
+  EXPECT_TRUE(show->hasFocus());
+}
+
+// Head, tree, canvas, strip: as one reads them.
+TEST_F(Frame, TabGoesOverThePlaceBenchInTheOrderInWhichItStands) {
+  window->openBench(QStringLiteral("place"));
+  window->findChild<Canvas*>()->setFocus();
+  test::WindowTest::key(Qt::Key_T, Qt::ControlModifier);
+  auto* find = named<QLineEdit>(QStringLiteral("Find on this screen"));
+  ASSERT_TRUE(find);
+  find->setFocus();
+  QTest::keyClick(find, Qt::Key_Tab);
+  auto* tree = named<QTreeView>(QStringLiteral("Tree of the screen"));
+  EXPECT_TRUE(tree->hasFocus());
+  QTest::keyClick(tree, Qt::Key_Tab);
+  EXPECT_TRUE(window->findChild<Canvas*>()->hasFocus());
 }
 
 TEST_F(Frame, AMenuWithoutAScreenSaysSoInsteadOfRunning) {

@@ -2,6 +2,7 @@
 
 #include <QKeyEvent>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace bristle {
 namespace {
@@ -11,6 +12,19 @@ bool fits(const QString& name, const QString& text) {
   for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts))
     if (!name.contains(word, Qt::CaseInsensitive)) return false;
   return true;
+}
+
+// How far the name is from what is typed, 0 or more: words that were not typed whole.
+int wordsLeft(const QString& name, const QString& text) {
+  const QStringList typed = text.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+  const QStringList words = name.split(QLatin1Char(' '));
+  return int(std::count_if(words.begin(), words.end(), [&](const QString& word) {
+    return !typed.isEmpty() && !typed.contains(word, Qt::CaseInsensitive);
+  }));
+}
+
+QString nameOf(const QAction& action) {
+  return action.text().remove(QLatin1Char('&'));
 }
 
 }  // namespace
@@ -48,15 +62,24 @@ void Finder::open(std::vector<QAction*> commands) {
 
 void Finder::filter() {
   list_->clear();
-  for (QAction* action : commands_) {
-    const QString name = action->text().remove(QLatin1Char('&'));
-    if (!action->isEnabled() || action->isSeparator() || action->menu() ||
-        !fits(name, text_->text()))
-      continue;
+  std::vector<QAction*> found;
+  for (QAction* action : commands_)
+    if (action->isEnabled() && !action->isSeparator() && !action->menu() &&
+        fits(nameOf(*action), text_->text()))
+      found.push_back(action);
+  std::stable_sort(found.begin(), found.end(), [this](const QAction* a, const QAction* b) {
+    return wordsLeft(nameOf(*a), text_->text()) < wordsLeft(nameOf(*b), text_->text());
+  });
+  for (QAction* action : found) {
+    const QString name = nameOf(*action);
     const QString keys = action->shortcut().toString(QKeySequence::NativeText);
     auto* item = new QListWidgetItem(
         keys.isEmpty() ? name : QStringLiteral("%1    %2").arg(name, keys), list_);
     item->setData(Qt::UserRole, QVariant::fromValue<void*>(action));
+  }
+  if (!list_->count()) {
+    auto* none = new QListWidgetItem(tr("No command here has these words"), list_);
+    none->setFlags(Qt::NoItemFlags);
   }
   list_->setCurrentRow(0);
 }
@@ -70,6 +93,7 @@ void Finder::leave() {
 
 void Finder::run() {
   const QListWidgetItem* item = list_->currentItem();
+  if (item && !(item->flags() & Qt::ItemIsEnabled)) return;
   leave();
   if (item) static_cast<QAction*>(item->data(Qt::UserRole).value<void*>())->trigger();
 }

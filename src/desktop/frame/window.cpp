@@ -309,6 +309,8 @@ void Window::makeMenus() {
   command(edit, tr("Redo"), {}, [this] { work_.redo(); })
       ->setShortcuts(
           {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
+  command(edit, tr("New kind"), {}, [this] { shelf_->newKind(); });
+  command(edit, tr("New screen"), {}, [this] { shelf_->newScreen(); });
   command(edit, tr("Pointer and focus: together or apart"), {}, [this] {
     work_.perform(changeSettings("pointer and focus", [](Settings& settings) {
       settings.pointerMovesFocus = !settings.pointerMovesFocus;
@@ -365,7 +367,11 @@ void Window::showBench(int index) {
   bench->enter();
 }
 
+// To where one was in it; for the first time to what is worked on there.
 void Window::focusInto(QWidget* area) {
+  const auto last = lastIn_.find(area);
+  for (QWidget* to : {last == lastIn_.end() ? nullptr : last->second.data(), area->focusProxy()})
+    if (to && area->isAncestorOf(to) && to->isVisible() && to->isEnabled()) return to->setFocus();
   for (QWidget* child : area->findChildren<QWidget*>())
     if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled())
       return child->setFocus();
@@ -377,7 +383,10 @@ void Window::nextArea() {
   QWidget* now = focusWidget();
   size_t at = 2;
   for (size_t i = 0; i < 3; ++i)
-    if (now && (areas[i] == now || areas[i]->isAncestorOf(now))) at = i;
+    if (now && (areas[i] == now || areas[i]->isAncestorOf(now))) {
+      at = i;
+      lastIn_[areas[i]] = now;
+    }
   focusInto(areas[(at + 1) % 3]);
 }
 

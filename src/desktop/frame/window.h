@@ -2,6 +2,7 @@
 #pragma once
 #include <QLabel>
 #include <QMainWindow>
+#include <QPointer>
 #include <QSettings>
 #include <QStackedWidget>
 #include <map>
@@ -23,6 +24,7 @@ class Autosave;
 class Finder;
 class FindingsWatch;
 class RecoveryPage;
+class Shelf;
 
 class Window : public QMainWindow {
   Q_OBJECT
@@ -74,10 +76,12 @@ class Window : public QMainWindow {
   RecoveryPage* recovery_ = nullptr;
   std::vector<Bench*> benches_;  // null until needed
   std::map<Bench*, QWidget*> cardOf_;
+  std::map<QWidget*, QPointer<QWidget>> lastIn_;  // where the keyboard was in a part of the window
   int current_ = -1;
   QButtonGroup* tabs_ = nullptr;
   QStackedWidget *pages_ = nullptr, *cards_ = nullptr;
-  QWidget *shelf_ = nullptr, *middle_ = nullptr;
+  Shelf* shelf_ = nullptr;
+  QWidget* middle_ = nullptr;
   bool hinting_ = true;  // the bottom line says the bench's hint, not a message
   QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
   QPushButton *undo_ = nullptr, *redo_ = nullptr;

@@ -57,7 +57,7 @@ void PlaceBench::build() {
   zoom_->setMinimumWidth(72);
   pages_ = new QStackedWidget;
   auto* page = new QWidget;
-  page->setFocusProxy(canvas_ = new Canvas(work_, watch_));
+  canvas_ = new Canvas(work_, watch_);
   auto* inner = new QVBoxLayout(page);
   inner->setContentsMargins(0, 0, 0, 0);
   inner->setSpacing(0);
@@ -68,10 +68,12 @@ void PlaceBench::build() {
   tree_->hide();
   inner->addLayout(middle, 1);
   inner->addWidget(new DisplayStrip(work_, watch_));
+  page->setFocusProxy(canvas_);
   pages_->addWidget(page);
   pages_->addWidget(new EmptyPage(tr("A screen holds buttons; focus goes from one to the other."),
                                   {{tr("New screen"), [this] { newScreen(); }}}));
   column->addWidget(pages_, 1);
+  setFocusProxy(canvas_);
 }
 
 QToolButton* PlaceBench::tool(QHBoxLayout* head, const QString& text, const QString& name) {

@@ -41,7 +41,6 @@ void PlaceBench::addCommands() {
 }
 
 void PlaceBench::addMaking() {
-  add(tr("New screen"), {}, [this] { newScreen(); });
   add(tr("Remove screen"), {}, [this] {
     if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
   });

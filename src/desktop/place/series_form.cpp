@@ -65,6 +65,7 @@ void SeriesForm::refresh() {
   for (QPushButton* button : {column_, row_, into_}) button->setEnabled(ready);
   captions_->setPlaceholderText(names.isEmpty() ? tr("First make a kind on the Shape bench")
                                                 : tr("Dive\nLogbook\n…"));
+  captions_->viewport()->update();  // it is not painted anew by itself (seen with Qt 6.4)
   head_->setText(container() ? tr("ADD BUTTONS TO IT") : tr("ADD BUTTONS"));
   column_->setVisible(!container());
   row_->setVisible(!container());

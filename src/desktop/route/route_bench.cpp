@@ -68,6 +68,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   });
   pages_ = new QStackedWidget;
   pages_->addWidget(view_);
+  setFocusProxy(view_);
   pages_->addWidget(new EmptyPage(
       tr("Where the four directions lead from each button: there are none on this screen yet."),
       {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));

@@ -160,10 +160,6 @@ void ShapeBench::addKindCommands() {
   });
   add(tr("Cut buttons from a flat picture"), {}, [this] { openPage<CutPage>(); });
   add(tr("New kinds from pictures…"), {}, [this] { kindsFromFilesAsked(work_, this); });
-  add(tr("New kind"), {}, [this] {
-    if (work_.perform(addKind("Menu entry", Wins::Hover)))
-      work_.pickKind(work_.project().kinds.back()->id);
-  });
   add(tr("Duplicate kind"), {}, [this] {
     if (work_.kind()) work_.perform(duplicateKind(work_.kind()->id));
   });

@@ -63,13 +63,8 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(8, 8, 8, 8);
   column->setSpacing(4);
-  kinds_ = list(new KindList(work), tr("Kinds"), tr("New kind"), [this] {
-    if (work_.perform(addKind("Menu entry", Wins::Hover)))
-      work_.pickKind(work_.project().kinds.back()->id);
-  });
-  screens_ = list(new QListWidget, tr("Screens"), tr("New screen"), [this] {
-    if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
-  });
+  kinds_ = list(new KindList(work), tr("Kinds"), tr("New kind"), [this] { newKind(); });
+  screens_ = list(new QListWidget, tr("Screens"), tr("New screen"), [this] { newScreen(); });
   connect(kinds_, &QListWidget::currentRowChanged, this, [this](int row) {
     const auto& kinds = work_.project().kinds;
     if (!filling_ && row >= 0 && size_t(row) < kinds.size()) work_.pickKind(kinds[size_t(row)]->id);
@@ -93,6 +88,15 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   });
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
+}
+
+void Shelf::newKind() {
+  if (work_.perform(addKind("Menu entry", Wins::Hover)))
+    work_.pickKind(work_.project().kinds.back()->id);
+}
+
+void Shelf::newScreen() {
+  if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
 }
 
 QListWidget* Shelf::list(QListWidget* out, const QString& name, const QString& add,

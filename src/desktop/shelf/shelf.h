@@ -15,6 +15,9 @@ class Shelf : public QWidget {
   Q_OBJECT
  public:
   explicit Shelf(Work& work, QWidget* parent = nullptr);
+  // Made as one begins with it, and picked.
+  void newKind();
+  void newScreen();
 
  protected:
   void changeEvent(QEvent* event) override;
