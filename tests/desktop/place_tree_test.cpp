@@ -53,6 +53,14 @@ TEST_F(PlaceTree, WhatIsPickedInTheTreeIsPickedOnTheCanvasAndBack) {
   EXPECT_EQ(work().picked().items, std::vector<ItemId>{ids[1]});
   clickRow(row(QStringLiteral("Free")), Qt::ControlModifier);
   EXPECT_EQ(work().picked().items.size(), 2u);
+  clickRow(row(QStringLiteral("Free")));
+  view->setFocus();
+  QTest::keyClick(view, Qt::Key_Up, Qt::ShiftModifier);
+  QTest::keyClick(view, Qt::Key_Up, Qt::ShiftModifier);
+  EXPECT_EQ(work().picked().items.size(), 3u);
+  QTest::keyClick(view, Qt::Key_Down, Qt::ShiftModifier);
+  EXPECT_EQ(work().picked().items.size(), 2u);
+  EXPECT_FALSE(work().isPicked(ids[0]));
   work().pickItems({ids[0]});
   EXPECT_EQ(view->selectionModel()->selectedRows().size(), 1);
   EXPECT_EQ(view->currentIndex().data().toString(), QStringLiteral("One"));

@@ -2,6 +2,7 @@
 
 #include <QHeaderView>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -74,6 +75,14 @@ void TreePanel::showPicked() {
   for (const ItemId& id : folded)
     if (const auto at = model_->indexOf(id); at.isValid())
       view_->collapse(found_->mapFromSource(at));
+  // Left alone where it is so already: a person who goes on with Shift goes on from where they
+  // began.
+  const std::vector<ItemId> shown = selected(), wanted = work_.picked().items;
+  if (!shown.empty() &&
+      std::is_permutation(shown.begin(), shown.end(), wanted.begin(), wanted.end())) {
+    showing_ = false;
+    return;
+  }
   QItemSelection picked;
   QModelIndex last;
   for (const ItemId& id : work_.picked().items) {
@@ -91,11 +100,14 @@ void TreePanel::showPicked() {
 }
 
 void TreePanel::pick() {
-  if (showing_) return;
-  std::vector<ItemId> items;
+  if (!showing_) work_.pickItems(selected());
+}
+
+std::vector<ItemId> TreePanel::selected() const {
+  std::vector<ItemId> out;
   for (const QModelIndex& index : view_->selectionModel()->selectedRows())
-    items.push_back(model_->itemAt(found_->mapToSource(index)));
-  work_.pickItems(std::move(items));
+    out.push_back(model_->itemAt(found_->mapToSource(index)));
+  return out;
 }
 
 }  // namespace bristle

@@ -19,6 +19,7 @@ class TreePanel : public QWidget {
   void refresh();
   void showPicked();
   void pick();
+  std::vector<ItemId> selected() const;
   Work& work_;
   TreeModel* model_;
   QSortFilterProxyModel* found_;
