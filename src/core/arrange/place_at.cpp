@@ -150,6 +150,13 @@ std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const L
   return out;
 }
 
+Side sideFlying(const Screen& screen, const ItemId& from) {
+  const Item* button = findItem(screen, from);
+  const Item* holder = button ? findItem(screen, button->parent) : nullptr;
+  return holder && holder->container() && holder->container()->flow == Flow::Column ? Side::Right
+                                                                                    : Side::Below;
+}
+
 Place placeFlying(Place place) {
   for (AxisPlace* axis : {&place.x, &place.y}) {
     axis->pin = Pin::None;

@@ -31,6 +31,9 @@ Place placeInside(const Screen& screen, const Layout& layout, const ItemId& hold
 // The place of a container of the screen that begins to fly out: right at its button, whatever it
 // was pinned to before; and of one that flies out no longer: where the layout has it.
 Place placeFlying(Place place);
+
+// Where a fly-out of that button is looked for first: beside an entry of a column, else below.
+Side sideFlying(const Screen& screen, const ItemId& from);
 Place placeLanded(const Screen& screen, const Layout& layout, size_t item);
 // Places that keep all where they are when the container becomes a free one.
 std::vector<std::pair<ItemId, Place>> placesInFree(const Screen& screen, const Layout& layout,

@@ -78,11 +78,15 @@ void GroupForm::flyFrom(const ItemId& from) {
   for (size_t i = 0; i < screen->items.size(); ++i)
     if (work_.isPicked(screen->items[i]->id) && screen->items[i]->container())
       landed[screen->items[i]->id] = placeLanded(*screen, work_.layout(), i);
+  const bristle::Side side = sideFlying(*screen, from);
   work_.perform(changeItems(screen->id, work_.picked().items,
                             from ? "make a fly-out" : "make no fly-out", {}, [=](Item& item) {
                               ContainerData* box = item.container();
                               if (!box) return;
-                              if (from && !box->flyOut.from) item.place = placeFlying(item.place);
+                              if (from && !box->flyOut.from) {
+                                item.place = placeFlying(item.place);
+                                box->flyOut.side = side;
+                              }
                               if (!from && box->flyOut.from) item.place = landed.at(item.id);
                               box->flyOut.from = from;
                             }));

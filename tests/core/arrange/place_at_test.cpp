@@ -120,5 +120,20 @@ TEST(PlaceAt, AFlyOutIsMovedFromItsButton) {
     }
 }
 
+// An entry of a column has room beside it, one of a bar below it.
+TEST(PlaceAt, AFlyOutIsLookedForBesideAColumnAndBelowARow) {
+  Bar bar;
+  Screen& screen = bar.project.screens[0].edit();
+  const Item* button = nullptr;
+  for (const auto& each : screen.items)
+    if (each->button() && each->parent == ItemId{"bar"}) button = &*each;
+  ASSERT_TRUE(button);
+  bar.item("bar").container()->flow = Flow::Column;
+  EXPECT_EQ(sideFlying(*bar.project.screens[0], button->id), Side::Right);
+  bar.item("bar").container()->flow = Flow::Row;
+  EXPECT_EQ(sideFlying(*bar.project.screens[0], button->id), Side::Below);
+  EXPECT_EQ(sideFlying(*bar.project.screens[0], {}), Side::Below);
+}
+
 }  // namespace
 }  // namespace bristle::test
