@@ -6,7 +6,7 @@
 #include "desktop/motion/law_watch.h"
 #include "desktop/motion/motion_bench.h"
 #include "desktop/place/canvas.h"
-#include "desktop/place/display_strip.h"
+#include "desktop/view/display_strip.h"
 #include "desktop/window_fixture.h"
 
 namespace bristle {

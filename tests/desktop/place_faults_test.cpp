@@ -1,7 +1,7 @@
 // What is wrong is told on the items, on their card and on the strip of displays and languages.
 #include "core/edit/language_edits.h"
 #include "desktop/derive/place_watch.h"
-#include "desktop/place/display_strip.h"
+#include "desktop/view/display_strip.h"
 #include "desktop/work/theme.h"
 #include "place_fixture.h"
 

@@ -2,7 +2,7 @@
 #include <QPlainTextEdit>
 #include <QTableView>
 
-#include "desktop/place/display_strip.h"
+#include "desktop/view/display_strip.h"
 #include "place_fixture.h"
 
 namespace bristle {

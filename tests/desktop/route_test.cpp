@@ -1,4 +1,5 @@
 // The Route bench by mouse and keys: routes are set, told of, judged, and found again.
+#include <QCheckBox>
 #include <QFile>
 #include <QHelpEvent>
 #include <QLabel>
@@ -44,6 +45,32 @@ TEST_F(RouteBenchTest, AKnobDraggedToAButtonPinsAndOneUndoReleases) {
   EXPECT_EQ(rule(0, Dir::Down).target.item, ItemPath(ids[3]));
   work().undo();
   EXPECT_EQ(rule(0, Dir::Down).type, RouteType::Solved);
+}
+
+TEST_F(RouteBenchTest, ARouteIsGivenAMotionAndASoundOfItsOwn) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  work().pickDir(Dir::Down);
+  const auto carries = [&]() -> const RouteCarries& {
+    return findItem(*project().screens[0], ids[0])->button()->routes.carries[size_t(Dir::Down)];
+  };
+  click(QStringLiteral("Moves in its own way"));
+  ASSERT_TRUE(carries().motion);
+  fill(QStringLiteral("Duration"), QStringLiteral("500"));
+  EXPECT_EQ(carries().motion->duration, 500);
+  fill(QStringLiteral("Easing as text"), QStringLiteral("quick"));
+  EXPECT_EQ(carries().motion->easing, Easing{}) << "what is no easing is not taken";
+  fill(QStringLiteral("Easing as text"), QStringLiteral("steps 3"));
+  EXPECT_EQ(carries().motion->easing.count, 3);
+  fill(QStringLiteral("Sound"), QStringLiteral("nowhere.wav"));
+  EXPECT_EQ(carries().sound, "") << "there is no such file";
+  // It belongs to the direction.
+  work().pickDir(Dir::Right);
+  EXPECT_FALSE(named<QCheckBox>(QStringLiteral("Moves in its own way"))->isChecked());
+  work().pickDir(Dir::Down);
+  click(QStringLiteral("Moves in its own way"));
+  EXPECT_FALSE(carries().motion);
+  work().undo();
+  EXPECT_EQ(carries().motion->easing.count, 3);
 }
 
 TEST_F(RouteBenchTest, AnArmOfTheRoseIsDrawnToAButton) {

@@ -3,6 +3,7 @@
 #include "core/edit/language_edits.h"
 #include "core/edit/motion_edits.h"
 #include "core/edit/named_edits.h"
+#include "core/edit/route_edits.h"
 
 namespace bristle::test {
 
@@ -177,6 +178,9 @@ Project fullProject() {
   must(history, setRoute(first, ids[2], Dir::Down, {RouteType::Wrap, {}}));
   must(history, setRouteOn(first, ids[2], Dir::Left, history.now().displays[1].id,
                            RouteRule{RouteType::Pinned, ids[0]}));
+  must(history, setCarries(first, {ids[2]}, Dir::Down,
+                           {RouteMotion{320, {EasingType::Linear}}, "sounds/whoosh.wav", 0.25}));
+  must(history, setCarries(first, {ids[2]}, Dir::Left, {.motion = {}, .sound = "thud.ogg"}));
   must(history, addLanguage("ar", "العربية"));
   const LanguageId arabic = history.now().languages.back().id;
   must(history, changeItems(first, {ids[0]}, "words", {}, [&](Item& item) {

@@ -29,8 +29,18 @@ Edit pinLine(ScreenId screen, std::vector<ItemId> inOrder, Dir dir, bool loop) {
 
 Edit releaseRoutes(ScreenId screen, std::vector<ItemId> items) {
   return changeItems(std::move(screen), std::move(items), "release routes", {}, [](Item& i) {
-    if (ButtonData* button = i.button()) button->routes = {};
+    ButtonData* button = i.button();
+    if (!button) return;
+    button->routes.everywhere = {};
+    button->routes.where.clear();
   });
+}
+
+Edit setCarries(ScreenId screen, std::vector<ItemId> items, Dir dir, RouteCarries carries) {
+  return changeItems(std::move(screen), std::move(items), "change what a route carries", {},
+                     [=, carries = std::move(carries)](Item& i) {
+                       if (ButtonData* b = i.button()) b->routes.carries[size_t(dir)] = carries;
+                     });
 }
 
 }  // namespace bristle

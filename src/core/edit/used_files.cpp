@@ -44,6 +44,8 @@ UsedFiles filesOf(const Project& project) {
         out.pictures.insert(picture->file.substr(0, picture->file.find('#')));
       const ButtonData* button = item->button();
       if (!button) continue;
+      for (const RouteCarries& each : button->routes.carries)
+        if (!each.sound.empty()) out.sounds.insert(each.sound);
       look(button->own.base, out.pictures);
       for (const auto& entry : button->own.departures) look(entry.second, out.pictures);
     }

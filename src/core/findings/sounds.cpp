@@ -1,8 +1,38 @@
 #include <set>
+#include <utility>
 
+#include "core/edit/route_edits.h"
 #include "core/findings/check.h"
 
 namespace bristle {
+
+namespace {
+
+// Of the routes of a screen, each file once.
+void checkRouteSounds(const Screen& screen, const WhyNoFile& why, Findings& out) {
+  std::set<std::string> seen;
+  for (const auto& item : screen.items) {
+    const ButtonData* button = item->button();
+    if (!button) continue;
+    for (const Dir dir : kDirs) {
+      RouteCarries silent = button->routes.carries[size_t(dir)];
+      const std::string file = std::exchange(silent.sound, {});
+      if (file.empty() || !seen.insert(file).second) continue;
+      Edit mend = setCarries(screen.id, {item->id}, dir, silent);
+      mend.name = "let the route " + std::string(nameOf(dir)) + " be silent";
+      if (const std::string reason = why(file); !reason.empty())
+        out.push_back({.place = "screen “" + screen.name + "”, “" + displayName(*item) +
+                                "”, sound of its route " + std::string(nameOf(dir)),
+                       .reason = reason,
+                       .screen = screen.id,
+                       .item = item->id,
+                       .detail = file,
+                       .mends = {std::move(mend)}});
+    }
+  }
+}
+
+}  // namespace
 
 // Each file once for each machine: the same sound on ten transitions is one thing to mend.
 void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
@@ -20,6 +50,7 @@ void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
                          .detail = effect.file});
       }
   }
+  for (const auto& screen : project.screens) checkRouteSounds(*screen, why, out);
 }
 
 }  // namespace bristle

@@ -370,7 +370,9 @@ void Window::showBench(int index) {
 // To where one was in it; for the first time to what is worked on there.
 void Window::focusInto(QWidget* area) {
   const auto last = lastIn_.find(area);
-  for (QWidget* to : {last == lastIn_.end() ? nullptr : last->second.data(), area->focusProxy()})
+  auto* bench = qobject_cast<Bench*>(area);
+  for (QWidget* to : {last == lastIn_.end() ? nullptr : last->second.data(),
+                      bench ? bench->workplace() : nullptr})
     if (to && area->isAncestorOf(to) && to->isVisible() && to->isEnabled()) return to->setFocus();
   for (QWidget* child : area->findChildren<QWidget*>())
     if (child->focusPolicy() & Qt::TabFocus && child->isVisible() && child->isEnabled())

@@ -1,17 +1,15 @@
 #include "desktop/motion/motion_card.h"
 
 #include <QDir>
-#include <QFileDialog>
 #include <QVBoxLayout>
 #include <cmath>
 
 #include "core/edit/machine_edits.h"
 #include "desktop/motion/event_choice.h"
 #include "desktop/motion/graph_view.h"
-#include "desktop/view/project_files.h"
+#include "desktop/view/sound_rows.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
-#include "devices/sound_file.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -110,28 +108,13 @@ void MotionCard::buildEffects() {
         if (e.type == EffectType::SetValue) e = now;
     });
   });
-  plays_ =
-      form_->text(tr("Sound"), [this](const QString& text) { return setSound(text.trimmed()); });
-  plays_->setPlaceholderText(tr("no sound"));
-  plays_->setToolTip(tr("A WAV or OGG file of up to half a minute, beside the project"));
-  volume_ = form_->number(
-      tr("Volume"), 0, 100,
-      [this](double percent) {
-        const Transition* t = picked();
-        const Effect* old = t ? effectOf(*t, EffectType::Sound) : nullptr;
-        if (!old) return false;
-        Effect now = *old;
-        now.volume = percent / 100;
-        setEffect(EffectType::Sound, true, now);
-        return true;
-      },
-      QStringLiteral("%"));
-  std::tie(sound_, hear_) = form_->buttons(
-      {tr("Choose a sound"), tr("Choose a sound…"), [this] { chooseSound(); }},
-      {tr("Hear the sound"), tr("Hear it"), [this] {
-         const Effect* sound = picked() ? effectOf(*picked(), EffectType::Sound) : nullptr;
-         if (sound) work_.sounds().play(sound->file, sound->volume);
-       }});
+  sound_ = new SoundRows(work_, *form_, [this](const std::string& file, double volume) {
+    Effect sound;
+    sound.type = EffectType::Sound;
+    sound.file = file;
+    sound.volume = volume;
+    setEffect(EffectType::Sound, !file.empty(), sound);
+  });
   remove_ = form_->button(tr("Remove the transition"), [this] {
     if (picked()) work_.perform(removeTransition(work_.machine()->id, size_t(view_.transition())));
   });
@@ -214,35 +197,6 @@ void MotionCard::setEffect(EffectType type, bool on, const Effect& effect) {
   });
 }
 
-void MotionCard::chooseSound() {
-  const QString path = QFileDialog::getOpenFileName(this, tr("Choose a sound"), work_.folder(),
-                                                    tr("Sounds (*.wav *.ogg *.oga)"));
-  if (path.isEmpty()) return;
-  // Looked at before it is copied.
-  if (const std::string why =
-          whyNoSound(fromQt(QFileInfo(path).path()), fromQt(QFileInfo(path).fileName()));
-      !why.empty())
-    return work_.tell(tr("%1: %2").arg(path, toQt(why)), true);
-  if (const auto file = broughtInside(work_, path, QStringLiteral("sounds"))) setSound(*file);
-}
-
-// A file that cannot be used is refused at once, with the reason.
-bool MotionCard::setSound(const QString& file) {
-  const std::string why =
-      file.isEmpty() ? std::string() : whyNoSound(fromQt(work_.folder()), fromQt(file));
-  if (!why.empty()) {
-    work_.tell(tr("%1: %2").arg(file, toQt(why)), true);
-    return false;
-  }
-  const Effect* old = picked() ? effectOf(*picked(), EffectType::Sound) : nullptr;
-  Effect sound;
-  sound.type = EffectType::Sound;
-  sound.file = fromQt(file);
-  if (old) sound.volume = old->volume;
-  setEffect(EffectType::Sound, !file.isEmpty(), sound);
-  return true;
-}
-
 void MotionCard::addOne() {
   const Machine* m = work_.machine();
   if (!m) return;
@@ -293,10 +247,8 @@ void MotionCard::refreshTransition() {
                          static_cast<QWidget*>(to_), static_cast<QWidget*>(sends_)})
     form_->setRowVisible(field, t);
   const Effect* sound = t ? effectOf(*t, EffectType::Sound) : nullptr;
-  form_->setRowVisible(plays_, t);
-  form_->setRowVisible(volume_, sound);
+  sound_->show(sound ? sound->file : std::string(), sound ? sound->volume : 1);
   sound_->setVisible(t);
-  hear_->setVisible(sound);
   for (QWidget* field : {static_cast<QWidget*>(activates_), static_cast<QWidget*>(remove_),
                          static_cast<QWidget*>(earlier_), static_cast<QWidget*>(later_)})
     field->setVisible(t);
@@ -318,8 +270,6 @@ void MotionCard::refreshTransition() {
     to_->addItem(toQt(s.name));
   }
   refill(to_, target);
-  refill(plays_, sound ? toQt(sound->file) : QString());
-  if (sound) refill(volume_, QString::number(std::lround(sound->volume * 100)));
   refill(activates_, effectOf(*t, EffectType::Activate) != nullptr);
   const Effect* sends = effectOf(*t, EffectType::Message);
   refill(sends_, sends ? toQt(sends->message) : QString());

@@ -10,6 +10,8 @@
 
 namespace bristle {
 
+class SoundRows;
+
 class MotionCard : public QWidget {
   Q_OBJECT
  public:
@@ -33,8 +35,6 @@ class MotionCard : public QWidget {
   void refreshMachine();
   const Transition* picked() const;
   bool change(const std::string& name, const std::function<void(Transition&)>& change);
-  void chooseSound();
-  bool setSound(const QString& file);
   void setEffect(EffectType type, bool on, const Effect& effect);
 
   Work& work_;
@@ -44,10 +44,10 @@ class MotionCard : public QWidget {
   QListWidget* list_;
   std::vector<int> shown_;
   QComboBox *on_, *to_, *template_, *fires_, *wins_, *sets_, *machine_;
-  QLineEdit *after_, *message_, *guard_, *sends_, *setTo_, *plays_, *volume_, *hold_, *repeatDelay_,
-      *repeatInterval_;
+  QLineEdit *after_, *message_, *guard_, *sends_, *setTo_, *hold_, *repeatDelay_, *repeatInterval_;
   QCheckBox* activates_;
-  QPushButton *earlier_, *later_, *remove_, *own_, *sound_, *hear_;
+  QPushButton *earlier_, *later_, *remove_, *own_;
+  SoundRows* sound_;
   TimingSection* timing_;
   bool filling_ = false;
 };

@@ -5,6 +5,7 @@
 
 #include "core/laws/check.h"
 #include "desktop/motion/motion_view.h"
+#include "desktop/view/easing_text.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -136,17 +137,7 @@ TimingSection::TimingSection(Work& work, MotionView& view, Form& form)
       QStringLiteral("ms"));
   type_ = form.choice(tr("Easing"), {tr("linear"), tr("Bézier"), tr("steps"), tr("spring")},
                       [this](int i) { setEasing(plain(EasingType(i)), {}); });
-  easing_ = form.text(tr("Easing as text"), [this](const QString& text) {
-    const auto easing = parseEasing(fromQt(text));
-    if (easing) setEasing(*easing, {});
-    if (!easing)
-      work_.tell(tr("“%1” is not taken; expected linear, bezier x1 y1 x2 y2, steps n, or spring "
-                    "period damping.")
-                     .arg(text),
-                 true);
-    return easing.has_value();
-  });
-  easing_->setAccessibleName(tr("Easing as text"));
+  easing_ = easingText(work, form, [this](const Easing& easing) { setEasing(easing, {}); });
   curve_ = new CurveEditor;
   form.wide(curve_);
   connect(curve_, &CurveEditor::pulled, this,

@@ -9,9 +9,9 @@
 #include "desktop/place/canvas.h"
 #include "desktop/place/canvas_form.h"
 #include "desktop/place/display_form.h"
-#include "desktop/place/display_strip.h"
 #include "desktop/place/item_form.h"
 #include "desktop/place/language_form.h"
+#include "desktop/place/place_marks.h"
 #include "desktop/place/placing.h"
 #include "desktop/place/screen_form.h"
 #include "desktop/place/series_form.h"
@@ -20,6 +20,7 @@
 #include "desktop/place/words_page.h"
 #include "desktop/view/bench_head.h"
 #include "desktop/view/card_stack.h"
+#include "desktop/view/display_strip.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -67,13 +68,12 @@ void PlaceBench::build() {
   middle->addWidget(canvas_, 1);
   tree_->hide();
   inner->addLayout(middle, 1);
-  inner->addWidget(new DisplayStrip(work_, watch_));
+  inner->addWidget(new DisplayStrip(work_, *new PlaceMarks(work_, watch_, this)));
   page->setFocusProxy(canvas_);
   pages_->addWidget(page);
   pages_->addWidget(new EmptyPage(tr("A screen holds buttons; focus goes from one to the other."),
                                   {{tr("New screen"), [this] { newScreen(); }}}));
   column->addWidget(pages_, 1);
-  setFocusProxy(canvas_);
 }
 
 QToolButton* PlaceBench::tool(QHBoxLayout* head, const QString& text, const QString& name) {
@@ -180,6 +180,10 @@ void PlaceBench::closeWords() {
   enableCommands(true);
   refresh();
   pages_->currentWidget()->setFocus();
+}
+
+QWidget* PlaceBench::workplace() {
+  return canvas_;
 }
 
 void PlaceBench::newScreen() {

@@ -26,6 +26,7 @@ class PlaceBench : public Bench {
  public:
   PlaceBench(Work& work, QWidget* parent);
   QWidget* card() override { return card_; }
+  QWidget* workplace() override;
   void enter() override;
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;

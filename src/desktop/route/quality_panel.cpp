@@ -1,5 +1,7 @@
 #include "desktop/route/quality_panel.h"
 
+#include <set>
+
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -8,7 +10,9 @@
 namespace bristle {
 
 QualityPanel::QualityPanel(Work& work)
-    : work_(work), judging_(this, [this](Found found) { tell(std::move(found)); }) {
+    : work_(work),
+      marks_(new RouteMarks(this)),
+      judging_(this, [this](Found found) { tell(std::move(found)); }) {
   heading(tr("HOW GOOD THEY ARE"));
   words_ = note(QString());
   words_->setAccessibleName(tr("Figures of the routes"));
@@ -98,6 +102,7 @@ void QualityPanel::tellNothing() {
   words_->setText(tr("They are judged where there are two buttons or more."));
   for (QPushButton* each : findChildren<QPushButton*>()) each->hide();
   for (QLabel* each : {wonderHead_, wonderWhy_}) each->hide();
+  marks_->set({});
   Q_EMIT judged({});
 }
 
@@ -108,24 +113,43 @@ void QualityPanel::ask() {
   ShownScreen shown = work_.shown();
   if (judgedOf_ && sameLayout(*judgedOf_, shown) &&
       judgedOf_->project.displays == shown.project.displays &&
+      judgedOf_->project.languages == shown.project.languages &&
       judged_ == work_.routes().output.routes)
     return;
   judged_ = work_.routes().output.routes;
   judgedOf_ = std::move(shown);
-  judging_.ask([project = work_.project(), id = screen->id, layout = work_.layout(),
-                routes = work_.routes(),
-                language = work_.language().id](const std::atomic<bool>& stop) {
-    const Screen& its = *bristle::find(project, id);
-    Found out{routeQuality(its, layout, routes, &stop), {}, {}};
-    const FontMeasure measure;
-    for (const Display& other : project.displays) {
-      if (stop || other.id == layout.display) continue;
-      const auto there = screenRoutes(its, layOut(project, its, {other, language}, measure));
-      out.elsewhere.emplace_back(other.name, changedMoves(routes, there));
+  judging_.ask([shown = *judgedOf_, layout = work_.layout(), routes = work_.routes()](
+                   const std::atomic<bool>& stop) { return judge(shown, layout, routes, stop); });
+}
+
+// Where one reads the other way the routes are the other way round, and lead to the same.
+QualityPanel::Found QualityPanel::judge(const ShownScreen& shown, const Layout& layout,
+                                        const ScreenRoutes& routes, const std::atomic<bool>& stop) {
+  const Screen& its = *bristle::find(shown.project, shown.screen);
+  Found out{routeQuality(its, layout, routes, &stop), {}, {}, {}};
+  const FontMeasure measure;
+  for (const Display& display : shown.project.displays)
+    for (const Language& language : shown.project.languages) {
+      if (stop) return out;
+      RouteMarks::Judged& judged = out.everywhere[{display.id, language.id}];
+      if (display.id == layout.display && language.id == layout.language) {
+        judged.quality = out.quality;
+        continue;
+      }
+      const Layout there = layOut(shown.project, its, {display, language.id}, measure);
+      ScreenRoutes others = screenRoutes(its, there);
+      judged.quality = routeQuality(its, there, others, &stop);
+      if (there.rightToLeft != layout.rightToLeft)
+        for (auto& each : others.output.routes)
+          std::swap(each[size_t(Dir::Left)], each[size_t(Dir::Right)]);
+      auto moves = changedMoves(routes, others);
+      judged.elsewhere = moves.size();
+      std::string where = display.name;
+      if (shown.project.languages.size() > 1) where += ", " + language.name;
+      out.elsewhere.emplace_back(std::move(where), std::move(moves));
     }
-    if (!stop) out.wonders = routeWonders(its, layout, routes, out.quality);
-    return out;
-  });
+  if (!stop) out.wonders = routeWonders(its, layout, routes, out.quality);
+  return out;
 }
 
 void QualityPanel::tell(Found found) {
@@ -155,10 +179,12 @@ void QualityPanel::tell(Found found) {
   }
   otherMoves_.clear();
   QStringList where;
+  std::set<std::pair<int, Dir>> seen;  // each once, wherever it does
   for (const auto& [display, moves] : found_.elsewhere) {
     if (moves.empty()) continue;
     where << tr("%1: %2").arg(toQt(display)).arg(moves.size());
-    otherMoves_.insert(otherMoves_.end(), moves.begin(), moves.end());
+    for (const RouteMove& move : moves)
+      if (seen.emplace(move.box, move.dir).second) otherMoves_.push_back(move);
   }
   nextOther_ = 0;
   elsewhere_->setVisible(!otherMoves_.empty());
@@ -166,6 +192,7 @@ void QualityPanel::tell(Found found) {
   elsewhere_->setToolTip(where.join(QLatin1Char('\n')));
   wonder_.reset();
   showWonder();
+  marks_->set(found_.everywhere);
   Q_EMIT judged(found_.quality.stepsTo);
 }
 

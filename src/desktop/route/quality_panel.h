@@ -8,6 +8,7 @@
 #include "core/derive/route_wonder.h"
 #include "core/derive/shown_screen.h"
 #include "desktop/derive/latest.h"
+#include "desktop/route/route_marks.h"
 #include "desktop/view/form.h"
 
 namespace bristle {
@@ -18,6 +19,8 @@ class QualityPanel : public Form {
   Q_OBJECT
  public:
   explicit QualityPanel(Work& work);
+  // Of all displays in all languages.
+  const StripMarks& marks() const { return *marks_; }
 
  Q_SIGNALS:
   // The steps to each box from where focus starts, as they are now.
@@ -26,12 +29,15 @@ class QualityPanel : public Form {
   void wantsSeen(const std::vector<RouteMove>& moves);
 
  private:
-  // Of the display that is shown, and how many moves lead elsewhere on the others.
+  // Of the display and language shown, what leads elsewhere on others, and how all of them are.
   struct Found {
     RouteQuality quality;
-    std::vector<std::pair<std::string, std::vector<RouteMove>>> elsewhere;
+    std::vector<std::pair<std::string, std::vector<RouteMove>>> elsewhere;  // with where
     std::vector<Wonder> wonders;
+    RouteMarks::All everywhere;
   };
+  static Found judge(const ShownScreen& shown, const Layout& layout, const ScreenRoutes& routes,
+                     const std::atomic<bool>& stop);
   struct Figure {
     QString words;  // with %1 for the number
     std::vector<RouteMove> RouteQuality::*moves;
@@ -50,6 +56,7 @@ class QualityPanel : public Form {
   void goTo(const std::vector<int>& boxes);
 
   Work& work_;
+  RouteMarks* marks_;
   QLabel* words_;
   QPushButton *unreachable_, *traps_, *elsewhere_;
   std::vector<Figure> figures_;

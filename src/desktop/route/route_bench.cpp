@@ -18,6 +18,7 @@
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/display_strip.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/view/text_file.h"
 #include "desktop/work/while_seen.h"
@@ -66,15 +67,21 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     turn();
     work_.tell({});  // the hint is another one
   });
+  card_ = new RouteCard(work);
   pages_ = new QStackedWidget;
-  pages_->addWidget(view_);
-  setFocusProxy(view_);
+  auto* page = new QWidget;
+  auto* inner = new QVBoxLayout(page);
+  inner->setContentsMargins(0, 0, 0, 0);
+  inner->setSpacing(0);
+  inner->addWidget(view_, 1);
+  inner->addWidget(new DisplayStrip(work, card_->quality().marks()));
+  page->setFocusProxy(view_);
+  pages_->addWidget(page);
   pages_->addWidget(new EmptyPage(
       tr("Where the four directions lead from each button: there are none on this screen yet."),
       {{tr("Place buttons"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
   pages_->addWidget(new KeysPage(work));
   column->addWidget(pages_, 1);
-  card_ = new RouteCard(work);
   connect(&card_->quality(), &QualityPanel::judged, view_, &RouteView::setSteps);
   connect(&card_->quality(), &QualityPanel::wantsSeen, view_, [this, group](const auto& moves) {
     // None of the ways above.
@@ -138,6 +145,10 @@ void RouteBench::addClusterCommands() {
 
 QWidget* RouteBench::card() {
   return card_;
+}
+
+QWidget* RouteBench::workplace() {
+  return view_;
 }
 
 void RouteBench::addBoxes() {

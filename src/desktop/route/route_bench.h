@@ -18,6 +18,7 @@ class RouteBench : public Bench {
  public:
   RouteBench(Work& work, QWidget* parent);
   QWidget* card() override;
+  QWidget* workplace() override;
   QString hint() const override;
 
   // A new screen from another tool's layout (core/formats/boxes_file.h); what is wrong with the

@@ -5,6 +5,7 @@
 #include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/answer_form.h"
+#include "desktop/route/carries_form.h"
 #include "desktop/route/cluster_form.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
@@ -31,6 +32,7 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   // Above what grows, so that pressing one of its figures again finds it in the same place.
   column->addWidget(quality_ = new QualityPanel(work));
   column->addWidget(whyForm_ = new Form);
+  column->addWidget(carries_ = new CarriesForm(work));
   column->addWidget(answers_ = new AnswerForm(work));
   column->addWidget(clusters_ = new ClusterForm(work));
   column->addStretch();
@@ -165,6 +167,7 @@ void RouteCard::refresh() {
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
   refreshRoutes(box);
   refreshWhy(box);
+  carries_->refresh();
   answers_->refresh();
   clusters_->refresh();
 }

@@ -10,6 +10,7 @@
 namespace bristle {
 
 class AnswerForm;
+class CarriesForm;
 class ClusterForm;
 class QualityPanel;
 class Rose;
@@ -43,6 +44,7 @@ class RouteCard : public QWidget {
   QLabel* why_;
   QualityPanel* quality_;
   ClusterForm* clusters_;
+  CarriesForm* carries_;
   AnswerForm* answers_;
 };
 

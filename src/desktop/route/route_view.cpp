@@ -7,7 +7,6 @@
 
 #include "core/derive/route_words.h"
 #include "core/edit/screen_edits.h"
-#include "desktop/route/strokes.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -96,32 +95,23 @@ void RouteView::showCluster(const ClusterId& cluster) {
   update();
 }
 
-void RouteView::paintRoutes(QPainter& p) {
+void RouteView::addRoutes(std::vector<Stroke>& strokes) const {
   const ScreenRoutes& routes = work().routes();
   const int picked = work().pickedBox();
   const Display& d = *work().display();
   const QRectF all = toWidget(Box{0, 0, d.layoutWidth(), d.layoutHeight()});
-  for (const bool strong : {false, true}) {
-    for (size_t b = 0; b < routes.items.size(); ++b) {
-      for (Dir dir : kDirs) {
-        const Route& route = routes.output.routes[b][size_t(dir)];
-        const bool mine = static_cast<int>(b) == picked;
-        if (!isDrawn(static_cast<int>(b), dir)) continue;
-        if ((picked < 0 || mine) != strong || route.target < 0) continue;
-        Stroke s{boxRect(static_cast<int>(b)),
-                 targetRect(static_cast<int>(b), route),
-                 dir,
-                 StrokeSort::Solved,
-                 route.returns,
-                 strong,
-                 all};
-        if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
-        if (routes.wraps[b][size_t(dir)]) s.sort = StrokeSort::Wrap;
-        if (routes.broken[b][size_t(dir)]) s.sort = StrokeSort::Broken;
-        paintStroke(p, s);
-      }
+  for (size_t b = 0; b < routes.items.size(); ++b)
+    for (Dir dir : kDirs) {
+      const Route& route = routes.output.routes[b][size_t(dir)];
+      const int box = static_cast<int>(b);
+      if (route.target < 0 || !isDrawn(box, dir)) continue;
+      Stroke s{boxRect(box),  targetRect(box, route),      dir, StrokeSort::Solved,
+               route.returns, picked < 0 || box == picked, all};
+      if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
+      if (routes.wraps[b][size_t(dir)]) s.sort = StrokeSort::Wrap;
+      if (routes.broken[b][size_t(dir)]) s.sort = StrokeSort::Broken;
+      strokes.push_back(std::move(s));
     }
-  }
 }
 
 void RouteView::paintKnobs(QPainter& p) {
@@ -186,10 +176,16 @@ void RouteView::paintBox(QPainter& p, int box) {
 
 void RouteView::paintOver(QPainter& p) {
   if (!work().screen() || !work().display()) return;
-  for (size_t b = 0; b < work().routes().items.size(); ++b) paintBox(p, static_cast<int>(b));
+  std::vector<QRectF> boxes;
+  for (size_t b = 0; b < work().routes().items.size(); ++b) {
+    paintBox(p, static_cast<int>(b));
+    boxes.push_back(boxRect(static_cast<int>(b)));
+  }
   paintClusters(p);
-  paintStops(p);
-  paintRoutes(p);
+  std::vector<Stroke> strokes;
+  addStops(strokes);
+  addRoutes(strokes);
+  paintStrokes(p, strokes, boxes);
   paintKnobs(p);
 }
 

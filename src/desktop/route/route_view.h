@@ -3,6 +3,7 @@
 #pragma once
 #include "core/derive/route_quality.h"
 #include "core/derive/route_walk.h"
+#include "desktop/route/strokes.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {
@@ -48,8 +49,8 @@ class RouteView : public ScreenView {
   QRectF boxRect(int box) const;
   QRectF targetRect(int from, const Route& route) const;
   QRectF clusterRect(int cluster) const;
-  void paintRoutes(QPainter& painter);
-  void paintStops(QPainter& painter);
+  void addRoutes(std::vector<Stroke>& strokes) const;
+  void addStops(std::vector<Stroke>& strokes) const;
   void paintClusters(QPainter& painter);
   void paintBox(QPainter& painter, int box);
   std::optional<int> stepsTo(int box) const;

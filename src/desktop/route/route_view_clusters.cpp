@@ -2,7 +2,6 @@
 #include <QPainter>
 
 #include "desktop/route/route_view.h"
-#include "desktop/route/strokes.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
 #include "runtime/focus/clusters.h"
@@ -69,7 +68,7 @@ void RouteView::paintClusters(QPainter& p) {
 }
 
 // Where the directions lead from a cluster that is one stop.
-void RouteView::paintStops(QPainter& p) {
+void RouteView::addStops(std::vector<Stroke>& strokes) const {
   const ScreenRoutes& routes = work().routes();
   const Display& d = *work().display();
   const QRectF all = toWidget(Box{0, 0, d.layoutWidth(), d.layoutHeight()});
@@ -88,7 +87,7 @@ void RouteView::paintStops(QPainter& p) {
                work().pickedBox() < 0,
                all};
       if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
-      paintStroke(p, s);
+      strokes.push_back(std::move(s));
     }
   }
 }

@@ -1,16 +1,19 @@
 #include "desktop/route/strokes.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
 
 #include "desktop/work/theme.h"
 
 namespace bristle {
 namespace {
 
-constexpr int kPoints = 20;
-constexpr double kWide = 4;   // half the width at the root, px
-constexpr double kShift = 5;  // leaving and arriving strokes of a pair stand this far apart
+constexpr int kPoints = 24;
+constexpr double kAway = 9;        // px from what is gone round
+constexpr size_t kMostBent = 400;  // where there are more, only the strong ones are
+constexpr double kWide = 4;        // half the width at the root, px
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
 QPointF unit(Dir dir) {
@@ -27,23 +30,28 @@ QPointF unit(Dir dir) {
   return {};
 }
 
-// A tapered outline along a cubic curve.
-QPainterPath taper(const std::array<QPointF, 4>& c) {
-  std::array<QPointF, kPoints> left, right;
-  for (int i = 0; i < kPoints; ++i) {
-    const double t = double(i) / (kPoints - 1), s = 1 - t;
-    const QPointF p =
-        s * s * s * c[0] + 3 * s * s * t * c[1] + 3 * s * t * t * c[2] + t * t * t * c[3];
-    QPointF d = s * s * (c[1] - c[0]) + 2 * s * t * (c[2] - c[1]) + t * t * (c[3] - c[2]);
+// A tapered outline along a way.
+QPainterPath taper(const StrokeWay& way) {
+  const auto spots = alongStroke(way, kPoints);
+  double whole = 0, gone = 0;
+  for (size_t i = 1; i < spots.size(); ++i)
+    whole += std::hypot(spots[i].x - spots[i - 1].x, spots[i].y - spots[i - 1].y);
+  QPolygonF left, right;
+  for (size_t i = 0; i < spots.size(); ++i) {
+    const StrokeSpot &before = spots[i > 0 ? i - 1 : i],
+                     &after = spots[std::min(i + 1, spots.size() - 1)];
+    const QPointF at(spots[i].x, spots[i].y), d(after.x - before.x, after.y - before.y);
+    if (i > 0) gone += std::hypot(at.x() - before.x, at.y() - before.y);
     const double length = std::max(1e-6, std::hypot(d.x(), d.y()));
-    const double half = kWide * (1 - t) + 0.4;
+    const double half = kWide * (1 - gone / std::max(whole, 1e-6)) + 0.4;
     const QPointF normal(-d.y() / length * half, d.x() / length * half);
-    left[size_t(i)] = p + normal;
-    right[size_t(i)] = p - normal;
+    left << at + normal;
+    right << at - normal;
   }
-  QPainterPath path(left[0]);
-  for (int i = 1; i < kPoints; ++i) path.lineTo(left[size_t(i)]);
-  for (int i = kPoints; i-- > 0;) path.lineTo(right[size_t(i)]);
+  std::reverse(right.begin(), right.end());
+  QPainterPath path;
+  path.setFillRule(Qt::WindingFill);
+  path.addPolygon(left + right);
   path.closeSubpath();
   return path;
 }
@@ -73,20 +81,20 @@ QPointF sideOf(const QRectF& box, Dir dir, double shift) {
   return box.center() + QPointF(u.x() * box.width() / 2, u.y() * box.height() / 2) + side * shift;
 }
 
-void paintStroke(QPainter& p, const Stroke& s) {
+namespace {
+
+void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way) {
   p.save();
-  QColor colour = s.sort == StrokeSort::Pinned   ? kAmber
-                  : s.sort == StrokeSort::Broken ? kBrick
-                                                 : kInk;
+  const QColor colour = s.sort == StrokeSort::Pinned   ? kAmber
+                        : s.sort == StrokeSort::Broken ? kBrick
+                                                       : kInk;
   p.setOpacity(s.strong ? 1 : 0.45);
   if (s.sort == StrokeSort::Wrap) {
     paintWrap(p, s, kAmber);
     p.restore();
     return;
   }
-  const QPointF from = sideOf(s.from, s.dir, kShift), to = sideOf(s.to, opposite(s.dir), -kShift);
-  const double bend = std::min(160.0, std::hypot(to.x() - from.x(), to.y() - from.y()) * 0.45);
-  const QPainterPath path = taper({from, from + unit(s.dir) * bend, to - unit(s.dir) * bend, to});
+  const QPainterPath path = taper(way);
   if (s.returns) {
     p.setPen(Qt::NoPen);
     p.setBrush(colour);
@@ -102,6 +110,46 @@ void paintStroke(QPainter& p, const Stroke& s) {
     p.drawLine(c - QPointF(6, -6), c + QPointF(6, -6));
   }
   p.restore();
+}
+
+Box boxOf(const QRectF& r) {
+  return {r.x(), r.y(), r.width(), r.height()};
+}
+
+// The boxes that the strokes have to do with: those of the screen, and whatever else they run
+// between.
+class Ends {
+ public:
+  explicit Ends(const std::vector<QRectF>& boxes) {
+    for (const QRectF& each : boxes) number(each);
+  }
+  int number(const QRectF& r) {
+    const auto [at, isNew] =
+        known_.try_emplace({r.x(), r.y(), r.width(), r.height()}, int(all_.size()));
+    if (isNew) all_.push_back(boxOf(r));
+    return at->second;
+  }
+  const std::vector<Box>& all() const { return all_; }
+
+ private:
+  std::map<std::array<double, 4>, int> known_;
+  std::vector<Box> all_;
+};
+
+}  // namespace
+
+void paintStrokes(QPainter& p, const std::vector<Stroke>& strokes,
+                  const std::vector<QRectF>& boxes) {
+  Ends ends(boxes);
+  const size_t obstacles = ends.all().size();
+  std::vector<RouteEnds> routes;
+  for (const Stroke& each : strokes)
+    routes.push_back({ends.number(each.from), each.dir, ends.number(each.to),
+                      each.strong || strokes.size() <= kMostBent});
+  const auto ways = strokeWays(ends.all(), obstacles, routes, kAway);
+  for (const bool strong : {false, true})
+    for (size_t i = 0; i < ways.size(); ++i)
+      if (strokes[i].strong == strong) paintStroke(p, strokes[i], ways[i]);
 }
 
 }  // namespace bristle

@@ -3,14 +3,14 @@
 #include <QPainter>
 #include <QPainterPath>
 
-#include "runtime/focus/screen_routes.h"
+#include "core/derive/route_strokes.h"
 
 namespace bristle {
 
 enum class StrokeSort { Solved, Pinned, Broken, Wrap };
 
 struct Stroke {
-  QRectF from, to;  // widget px
+  QRectF from, to;  // of a button, or of a cluster that is one stop; widget px
   Dir dir = Dir::Down;
   StrokeSort sort = StrokeSort::Solved;
   bool returns = true;  // one that does not is hollow
@@ -18,8 +18,10 @@ struct Stroke {
   QRectF screen;        // wraps run round its edge
 };
 
-// In the pixels of the painter, tapered towards where it leads.
-void paintStroke(QPainter& painter, const Stroke& stroke);
+// In the pixels of the painter, tapered towards where they lead, bent round the boxes between and
+// apart where they meet; the strong ones over the others.
+void paintStrokes(QPainter& painter, const std::vector<Stroke>& strokes,
+                  const std::vector<QRectF>& boxes);
 // The middle of a box's side in a direction, moved along the side by `shift` px.
 QPointF sideOf(const QRectF& box, Dir dir, double shift = 0);
 

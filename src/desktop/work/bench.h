@@ -14,6 +14,8 @@ class Bench : public QWidget {
   using QWidget::QWidget;
   // What stands at the right while this bench is open; owned by the window's card area.
   virtual QWidget* card() = 0;
+  // What is worked on in it: where the keyboard begins; null: at the first thing there is.
+  virtual QWidget* workplace() { return nullptr; }
   // Called when the bench comes into sight, and goes out of it.
   virtual void enter() {}
   virtual void leave() {}

@@ -56,10 +56,28 @@ struct RouteException {
   bool operator==(const RouteException&) const = default;
 };
 
+// How the looks of both buttons move when focus goes along a route.
+struct RouteMotion {
+  Ms duration = 240;  // 0–60,000
+  Easing easing = {};
+  bool operator==(const RouteMotion&) const = default;
+};
+
+// What a button's route in a direction has of its own, wherever it leads: the motion in the place
+// of what the machines of both buttons say, the sound in the place of theirs. A direction that
+// leads nowhere sounds, too.
+struct RouteCarries {
+  std::optional<RouteMotion> motion;  // none: as the machines say
+  std::string sound;                  // a WAV or OGG file, beside the project; empty: as they say
+  double volume = 1;                  // of it, 0–1
+  bool operator==(const RouteCarries&) const = default;
+};
+
 // The rules of one button.
 struct RouteRules {
   std::array<RouteRule, 4> everywhere;  // by Dir
   std::vector<RouteException> where;
+  std::array<RouteCarries, 4> carries;  // by Dir; the same on all displays
   bool operator==(const RouteRules&) const = default;
 
   RouteRule& operator[](Dir dir) { return everywhere[static_cast<size_t>(dir)]; }

@@ -1,6 +1,7 @@
 #include "runtime/formats/route_json.h"
 
 #include "runtime/formats/leftover.h"
+#include "runtime/formats/look_json.h"
 
 namespace bristle {
 namespace {
@@ -8,6 +9,8 @@ namespace {
 constexpr std::array<std::string_view, 4> kEnter{"first", "nearest", "last", "chosen"};
 constexpr std::array<std::string_view, 4> kLeave{"open", "ends", "sealed", "single stop"};
 constexpr const char* kWhere = "where";
+constexpr const char* kCarries = "carries";
+constexpr double kLongestRoute = 60'000;  // ms
 
 Json pathJson(const ItemPath& path) {
   if (path.ids.size() == 1) return path.ids.front().text;
@@ -57,13 +60,37 @@ RouteRule readRoute(JsonReader& r, const Json& value, const JsonPlace& at) {
   return {};
 }
 
+Json carriesJson(const RouteCarries& carries) {
+  Json out = Json::object();
+  if (carries.motion) {
+    out["duration"] = carries.motion->duration;
+    out["easing"] = toText(carries.motion->easing);
+  }
+  if (!carries.sound.empty()) {
+    out["sound"] = carries.sound;
+    if (carries.volume != 1) out["volume"] = carries.volume;
+  }
+  return out;
+}
+
+RouteCarries readCarries(JsonReader& r, const Json& value, const JsonPlace& at) {
+  RouteCarries out;
+  if (!r.isObject(value, at)) return out;
+  if (r.member(value, "duration") || r.member(value, "easing"))
+    out.motion = {Ms(r.number(value, at, "duration", 240, 0, kLongestRoute)),
+                  readEasing(r, value, at)};
+  out.sound = r.text(value, at, "sound");
+  out.volume = r.number(value, at, "volume", 1, 0, 1);
+  return out;
+}
+
 template <class Use>
 void eachDir(JsonReader& r, const Json& routes, const JsonPlace& at, Use use) {
   for (const auto& [name, route] : routes.items()) {
     const JsonPlace place{&at, name, 0, false};
     if (const auto dir = parseDir(name))
       use(*dir, readRoute(r, route, place));
-    else if (name != kWhere && name != "display" && name != "language")
+    else if (name != kWhere && name != kCarries && name != "display" && name != "language")
       return r.complain(place, "expected up, down, left or right");
   }
 }
@@ -82,6 +109,9 @@ void writeRoutes(Json& button, const RouteRules& routes) {
     one[std::string(nameOf(each.dir))] = routeJson(each.rule);
     out[kWhere].push_back(std::move(one));
   }
+  for (const Dir dir : kDirs)
+    if (const Json each = carriesJson(routes.carries[size_t(dir)]); !each.empty())
+      out[kCarries][std::string(nameOf(dir))] = each;
   if (!out.is_null()) button["routes"] = std::move(out);
 }
 
@@ -100,6 +130,15 @@ RouteRules readRoutes(JsonReader& r, const Json& button, const JsonPlace& at) {
       out.where.push_back({display, language, dir, std::move(rule)});
     });
   });
+  const JsonPlace place{&here, kCarries, 0, false};
+  if (const Json* carries = r.member(*routes, kCarries); carries && r.isObject(*carries, place))
+    for (const auto& [name, each] : carries->items()) {
+      const JsonPlace which{&place, name, 0, false};
+      if (const auto dir = parseDir(name))
+        out.carries[size_t(*dir)] = readCarries(r, each, which);
+      else
+        r.complain(which, "expected up, down, left or right");
+    }
   return out;
 }
 

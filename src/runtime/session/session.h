@@ -110,7 +110,9 @@ class Session {
 
   // session_focus.cpp
   void useDevice(Device device);
-  void focusOn(int box, std::string how);
+  // `along` is what the route carries that leads there; null: nothing.
+  void focusOn(int box, std::string how, const RouteCarries* along = nullptr);
+  void sound(const ItemId& item, const RouteCarries& along);
   void move(const InputEvent& event);
   void moveOnce(Dir dir);
   void step(bool forwards);
@@ -176,6 +178,7 @@ class Session {
   std::vector<TraceEntry> trace_;
   std::vector<Outcome> outcomes_;
   std::deque<Happened> queue_;
+  const RouteCarries* along_ = nullptr;  // while focus goes along a route that carries something
   bool settling_ = false, valuesChanged_ = false, unfolding_ = false;
   Ms now_ = 0;
   bool ended_ = false, reduced_ = false;

@@ -18,9 +18,14 @@ void Session::collect(size_t depth, int box) {
   for (const Outcome& outcome : outcomes_) {
     if (outcome.type == OutcomeType::State) {
       const auto& states = run.kind->machine->states;
-      run.player.go(shownState(run, outcome.to),
-                    run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).pace,
-                    outcome.at);
+      const StateIndex shown = shownState(run, outcome.to);
+      if (along_ && along_->motion)
+        run.player.go(shown, Timing{along_->motion->duration, 0, along_->motion->easing},
+                      outcome.at);
+      else
+        run.player.go(shown,
+                      run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).pace,
+                      outcome.at);
       if (outcome.from != outcome.to)
         add({.type = TraceType::State,
              .item = run.item->id,
@@ -29,7 +34,7 @@ void Session::collect(size_t depth, int box) {
     } else if (outcome.type == OutcomeType::SetValue) {
       // At once, so that the next machine that the same message reaches counts on from it.
       setValue(outcome.index, outcome.value);
-    } else {
+    } else if (outcome.type != OutcomeType::Sound || !along_ || along_->sound.empty()) {
       queue_.push_back({stack_[depth].number, run.item, outcome});
     }
   }

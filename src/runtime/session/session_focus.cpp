@@ -34,7 +34,12 @@ void Session::useDevice(Device device) {
         run.player.go(shownState(run, run.running.state), run.kind->program->pace(), now_);
 }
 
-void Session::focusOn(int box, std::string how) {
+void Session::sound(const ItemId& item, const RouteCarries& along) {
+  if (!along.sound.empty())
+    add({.type = TraceType::Sound, .item = item, .number = along.volume, .how = along.sound});
+}
+
+void Session::focusOn(int box, std::string how, const RouteCarries* along) {
   const int before = top().focus;
   if (before == box) return;
   const ItemId from = before >= 0 ? top().buttons[size_t(before)].item->id : ItemId{};
@@ -44,6 +49,7 @@ void Session::focusOn(int box, std::string how) {
        .how = std::move(how)});
   top().trail.clear();
   top().focusOn(box, isPointer(modality_));  // a pointer picks the very button
+  along_ = along;
   for (const auto& [which, on] : {std::pair(before, false), std::pair(box, true)}) {
     if (which < 0) continue;
     withButton(topDepth(), which,
@@ -51,6 +57,8 @@ void Session::focusOn(int box, std::string how) {
                  setFocus(program, run, on, c);
                });
   }
+  along_ = nullptr;
+  if (along) sound(top().buttons[size_t(box)].item->id, *along);
   // What is under a pointer is not moved away from it.
   if (!isPointer(modality_)) showFocus();
   followFlyOuts();
@@ -81,9 +89,14 @@ void Session::moveOnce(Dir dir) {
   const int from = run.focus;
   const Move found = resolveMove(run, from, dir);
   const std::string how = std::string(bristle::nameOf(dir)) + ", " + found.how;
-  if (found.target < 0) return bump(run.buttons[size_t(from)].item->id, how);
+  const Item& left = *run.buttons[size_t(from)].item;
+  const RouteCarries& carries = left.button()->routes.carries[size_t(dir)];
+  if (found.target < 0) {
+    bump(left.id, how);
+    return sound(left.id, carries);
+  }
   std::vector<MoveMade> trail = remember(run, found, dir);
-  focusOn(found.target, how);
+  focusOn(found.target, how, &carries);
   run.trail = std::move(trail);
 }
 

@@ -19,8 +19,8 @@ using Plain = nlohmann::json;  // members in any order
 // Objects whose members are names, not ours to add to.
 bool isMap(const std::string& pointer) {
   return pointer.ends_with("/departures") || pointer.ends_with("/routes") ||
-         pointer.ends_with("/exits") || pointer.ends_with("/caption/in") ||
-         pointer.find("/routes/where/") != std::string::npos;
+         pointer.ends_with("/exits") || pointer.ends_with("/carries") ||
+         pointer.ends_with("/caption/in") || pointer.find("/routes/where/") != std::string::npos;
 }
 
 int mark(Plain& json, const std::string& pointer, int count = 0) {

@@ -1,5 +1,5 @@
-// The screen on every display and in every language, live and small, with how much is wrong there;
-// a click makes one of them the canvas.
+// The screen on every display and in every language, live and small, with what the bench has to say
+// of each; a click makes one of them the one that is worked on.
 #pragma once
 #include <QWidget>
 
@@ -7,13 +7,14 @@
 
 namespace bristle {
 
-class PlaceWatch;
+class StripMarks;
 class Work;
 
 class DisplayStrip : public QWidget {
   Q_OBJECT
  public:
-  DisplayStrip(Work& work, const PlaceWatch& watch, QWidget* parent = nullptr);
+  // Both must outlive it.
+  DisplayStrip(Work& work, const StripMarks& marks, QWidget* parent = nullptr);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -38,7 +39,7 @@ class DisplayStrip : public QWidget {
   void paintSlot(QPainter& painter, const Slot& slot, bool on) const;
   QString words(const Slot& slot) const;
   Work& work_;
-  const PlaceWatch& watch_;
+  const StripMarks& marks_;
   int scrolled_ = 0;  // px
 };
 

@@ -1,4 +1,4 @@
-#include "desktop/place/display_strip.h"
+#include "desktop/view/display_strip.h"
 
 #include <QHelpEvent>
 #include <QKeyEvent>
@@ -7,7 +7,7 @@
 #include <QToolTip>
 #include <algorithm>
 
-#include "desktop/derive/place_watch.h"
+#include "desktop/view/strip_marks.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -21,14 +21,14 @@ constexpr int kLeast = 104;  // px that the words need
 constexpr int kBadge = 18;
 }  // namespace
 
-DisplayStrip::DisplayStrip(Work& work, const PlaceWatch& watch, QWidget* parent)
-    : QWidget(parent), work_(work), watch_(watch) {
+DisplayStrip::DisplayStrip(Work& work, const StripMarks& marks, QWidget* parent)
+    : QWidget(parent), work_(work), marks_(marks) {
   setFixedHeight(kHeight);
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Displays"));
   new WhileSeen(work, this, [this] { update(); });
   connect(&work.miniatures(), &Miniatures::changed, this, [this] { update(); });
-  connect(&watch, &PlaceWatch::changed, this, [this] { update(); });
+  connect(&marks, &StripMarks::changed, this, [this] { update(); });
 }
 
 std::vector<DisplayStrip::Slot> DisplayStrip::slotsNow() const {
@@ -76,18 +76,16 @@ void DisplayStrip::paintSlot(QPainter& p, const Slot& slot, bool on) const {
   p.setBrush(Qt::NoBrush);
   p.drawRect(slot.picture.adjusted(-2, -2, 2, 2));
   if (on && hasFocus()) p.drawRect(slot.picture.adjusted(-5, -5, 5, 5));
-  const auto& faults = watch_.of(work_.picked().screen, slot.display->id, slot.language->id);
-  if (!faults.empty()) {
-    const auto wrong = std::count_if(faults.begin(), faults.end(),
-                                     [](const auto& fault) { return !isAdvice(fault.sort); });
-    const QString count = QString::number(wrong > 0 ? size_t(wrong) : faults.size());
+  const StripMarks::Mark mark = marks_.markOf(*slot.display, *slot.language);
+  if (mark.wrong + mark.worth > 0) {
+    const QString count = QString::number(mark.wrong > 0 ? mark.wrong : mark.worth);
     const int wide = std::max(kBadge, p.fontMetrics().horizontalAdvance(count) + 10);
     const QRect badge(slot.picture.right() - wide + 6, slot.picture.top() - 7, wide, kBadge);
     // Hollow where it is but worth knowing.
-    p.setPen(wrong > 0 ? QPen(Qt::NoPen) : QPen(t.wrong, 1.5));
-    p.setBrush(wrong > 0 ? t.wrong : QColor(Qt::white));
+    p.setPen(mark.wrong > 0 ? QPen(Qt::NoPen) : QPen(t.wrong, 1.5));
+    p.setBrush(mark.wrong > 0 ? t.wrong : QColor(Qt::white));
     p.drawRoundedRect(badge, kBadge / 2.0, kBadge / 2.0);
-    p.setPen(wrong == 0 ? Theme::light().wrong : t.dark ? t.onAccent : QColor(Qt::white));
+    p.setPen(mark.wrong == 0 ? Theme::light().wrong : t.dark ? t.onAccent : QColor(Qt::white));
     p.drawText(badge, Qt::AlignCenter, count);
   }
   p.setPen(on ? t.accent : t.quiet);
@@ -143,17 +141,13 @@ void DisplayStrip::keyPressEvent(QKeyEvent* event) {
   pick(all[size_t((picked(all) + by + n) % n)]);
 }
 
-// What is wrong there, a line each.
+// What there is to say of it, a line each.
 bool DisplayStrip::event(QEvent* event) {
   if (event->type() != QEvent::ToolTip) return QWidget::event(event);
   const auto* help = static_cast<QHelpEvent*>(event);
   for (const Slot& slot : slotsNow()) {
     if (!slot.all.contains(help->pos())) continue;
-    QStringList lines{words(slot)};
-    const Screen* screen = work_.screen();
-    for (const auto& fault : watch_.of(work_.picked().screen, slot.display->id, slot.language->id))
-      if (const Item* item = screen ? findItem(*screen, fault.item) : nullptr)
-        lines << tr("%1: %2").arg(toQt(displayName(*item)), toQt(fault.words));
+    QStringList lines = QStringList{words(slot)} + marks_.linesOf(*slot.display, *slot.language);
     constexpr int kLines = 12;
     if (lines.size() > kLines + 1) {
       const auto more = lines.size() - kLines;
