@@ -19,17 +19,30 @@ struct Options {
   bool json = false, quality = false, dot = false;
 };
 
-void printRoutes(const SolveInput& input, const Routes& routes, Streams s) {
-  for (size_t i = 0; i < routes.size(); ++i) {
-    s.out << input.names[i] << ":";
-    for (Dir dir : kDirs) {
-      const Route& r = routes[i][size_t(dir)];
-      s.out << "  " << nameOf(dir) << " " << (r.target < 0 ? "–" : input.names[size_t(r.target)]);
-      if (r.reason == RouteReason::Repair) s.out << " (repair)";
-      if (r.reason == RouteReason::Stopgap) s.out << " (stopgap)";
-    }
-    s.out << "\n";
+void printLine(const SolveInput& input, const std::string& name, const std::array<Route, 4>& routes,
+               Streams s) {
+  s.out << name << ":";
+  for (Dir dir : kDirs) {
+    const Route& r = routes[size_t(dir)];
+    s.out << "  " << nameOf(dir) << " " << (r.target < 0 ? "–" : input.names[size_t(r.target)]);
+    if (r.reason == RouteReason::Repair) s.out << " (repair)";
+    if (r.reason == RouteReason::Stopgap) s.out << " (stopgap)";
   }
+  s.out << "\n";
+}
+
+void printRoutes(const SolveInput& input, const Routes& routes,
+                 const std::vector<StopRoutes>& stops, Streams s) {
+  for (size_t i = 0; i < routes.size(); ++i) printLine(input, input.names[i], routes[i], s);
+  for (const StopRoutes& stop : stops) printLine(input, "stop " + stop.id, stop.routes, s);
+}
+
+std::vector<StopRoutes> stopsOf(const Screen& screen, const ScreenRoutes& routes) {
+  std::vector<StopRoutes> out;
+  for (size_t c = 0; c < routes.output.stops.size() && c < screen.clusters.size(); ++c)
+    if (routes.clusters[c].leave == Leave::SingleStop && !routes.clusters[c].boxes.empty())
+      out.push_back({screen.clusters[c].id.text, routes.output.stops[c]});
+  return out;
 }
 
 int boxCalled(const ScreenRoutes& routes, const std::string& name) {
@@ -77,15 +90,15 @@ int explain(const Options& o, const ScreenRoutes& routes, Streams s) {
 }
 
 int report(const Options& o, const ScreenRoutes& routes, const std::vector<std::string>& names,
-           Streams s) {
+           const std::vector<StopRoutes>& stops, Streams s) {
   if (!o.from.empty()) return explain(o, routes, s);
   const auto& solved = routes.output.routes;
   if (o.dot) {
     s.out << writeDot(routes.input, solved, names);
   } else if (o.json) {
-    s.out << writeRoutes(routes.input, solved);
+    s.out << writeRoutes(routes.input, solved, stops);
   } else {
-    printRoutes(routes.input, solved, s);
+    printRoutes(routes.input, solved, stops, s);
   }
   if (!routes.output.allReached && routes.items.size() > 1) {
     s.err << "bristle: not every box can be reached from every other\n";
@@ -116,7 +129,7 @@ int routesOfBoxes(const Options& o, Streams s) {
   Options json = o;
   json.json = !o.dot;  // the exchange is JSON both ways
   const ScreenRoutes routes = routesOf(std::move(boxes->input));
-  return report(json, routes, routes.input.names, s);
+  return report(json, routes, routes.input.names, {}, s);
 }
 
 int routesOfScreen(const Options& o, Streams s) {
@@ -137,7 +150,7 @@ int routesOfScreen(const Options& o, Streams s) {
       screenRoutes(*screen, layOut(project, *screen, *showing, FontMeasure()));
   std::vector<std::string> names;
   for (const int item : routes.items) names.push_back(displayName(*screen->items[size_t(item)]));
-  return report(o, routes, names, s);
+  return report(o, routes, names, stopsOf(*screen, routes), s);
 }
 
 }  // namespace

@@ -242,6 +242,24 @@ TEST_F(CommandLine, RoutesOfAScreenAndWhy) {
   EXPECT_EQ(run({"routes", kDemo, "--screen", "nowhere"}), 2);
 }
 
+TEST_F(CommandLine, ClustersThatAreOneStopHaveRoutesOfTheirOwn) {
+  Project menu = test::columnMenu({"one", "two", "three", "four"});
+  const auto ids = test::buttons(menu);
+  Cluster stop;
+  stop.id = {"both"};
+  stop.items = {ids[1], ids[2]};
+  stop.leave = Leave::SingleStop;
+  edit(menu, menu.screens[0]->id)->clusters = {stop};
+  const std::string file = write("stop.bristle", writeProject(menu));
+  EXPECT_EQ(run({"routes", file}), 0) << err;
+  EXPECT_THAT(out, HasSubstr("stop both:  up " + ids[0].text + "  down " + ids[3].text));
+  EXPECT_EQ(run({"routes", file, "--json"}), 0) << err;
+  const auto told = nlohmann::json::parse(out);
+  EXPECT_EQ(told["stops"]["both"]["down"], ids[3].text);
+  EXPECT_EQ(told["stops"]["both"]["left"], nullptr);
+  EXPECT_EQ(told["routes"][ids[1].text]["down"], ids[2].text) << "within it";
+}
+
 TEST_F(CommandLine, HowGoodTheRoutesAreIsToldForEachDisplay) {
   EXPECT_EQ(run({"routes", kDemo, "--screen", "hull", "--quality"}), 0) << err << out;
   for (const char* display : {"Television 16:9", "Handheld 16:10"})

@@ -1,16 +1,21 @@
 // The Route bench by mouse and keys: routes are set, told of, judged, and found again.
 #include <QCheckBox>
+#include <QComboBox>
 #include <QFile>
 #include <QHelpEvent>
 #include <QLabel>
 #include <QToolTip>
 
 #include "core/edit/cluster_edits.h"
+#include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
 #include "desktop/route/route_bench.h"
 #include "desktop/route/route_view.h"
+#include "desktop/view/display_strip.h"
 #include "desktop/window_fixture.h"
+#include "devices/virtual_pad.h"
 
 namespace bristle {
 namespace {
@@ -312,6 +317,83 @@ TEST_F(RouteBenchTest, AWalkGoesAsTheMenuWould) {
   key(Qt::Key_Backspace);
   key(Qt::Key_Up, Qt::ControlModifier);
   EXPECT_EQ(picked(), std::vector{ids[0]});
+}
+
+TEST_F(RouteBenchTest, AControllerWalksTheRoutes) {
+  const auto picked = [&] { return work().picked().items; };
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  test::VirtualPad pad;
+  QTest::qWait(30);
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, true);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return picked() == std::vector{ids[1]}; }));
+  // Held, it goes on.
+  EXPECT_TRUE(QTest::qWaitFor([&] { return picked() == std::vector{ids[3]}; }));
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, false);
+  pad.stick(0, -0.9);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return picked() == std::vector{ids[2]}; }));
+  pad.stick(0, 0);
+  // What is pressed elsewhere is not meant here.
+  window->openBench(QStringLiteral("place"));
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, true);
+  QTest::qWait(30);
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, false);
+  window->openBench(QStringLiteral("route"));
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_UP, true);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return picked() == std::vector{ids[1]}; }));
+}
+
+TEST_F(RouteBenchTest, TheStripTellsHowTheRoutesAreOnEachDisplay) {
+  ASSERT_GE(project().displays.size(), 2u);
+  const Display other = project().displays[1];
+  const auto mark = [&] {
+    return window->findChild<QualityPanel*>()->marks().markOf(other, project().languages[0]);
+  };
+  ASSERT_TRUE(work().perform(setRouteOn(project().screens[0]->id, ids[0], Dir::Down, other.id,
+                                        RouteRule{RouteType::Pinned, ids[3]})));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return mark().worth == 1; })) << mark().worth;
+  ASSERT_TRUE(work().perform(setRouteOn(project().screens[0]->id, ids[0], Dir::Down, other.id,
+                                        RouteRule{RouteType::Closed, {}})));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return mark().wrong > 0; })) << "the rest cannot be reached";
+  const QStringList lines =
+      window->findChild<QualityPanel*>()->marks().linesOf(other, project().languages[0]);
+  EXPECT_TRUE(lines.join(QLatin1Char(' ')).contains(QStringLiteral("Cannot be reached: 3")))
+      << fromQt(lines.join(QLatin1Char('|')));
+  auto* strip = window->findChild<DisplayStrip*>();
+  for (auto* each : window->findChildren<DisplayStrip*>())
+    if (each->isVisible()) strip = each;
+  strip->setFocus();
+  QTest::keyClick(strip, Qt::Key_Right);
+  EXPECT_EQ(work().picked().display, other.id);
+}
+
+TEST_F(RouteBenchTest, RoutesAreSetAsInAnotherGroup) {
+  const ScreenId screen = project().screens[0]->id;
+  const ItemId column = project().screens[0]->items[0]->id;
+  ASSERT_TRUE(work().perform(setRoute(screen, ids[0], Dir::Left, {RouteType::Pinned, ids[2]})));
+  ASSERT_TRUE(work().perform(duplicateItems(screen, {column})));
+  const auto all = test::buttons(project());
+  ASSERT_EQ(all.size(), 8u);
+  ASSERT_TRUE(work().perform(releaseRoutes(screen, {all[4]})));
+  work().pickItems({all[4]});
+  auto* groups = named<QComboBox>(QStringLiteral("Routes as in"));
+  groups->setFocus();
+  QTest::keyClick(groups, Qt::Key_Down);
+  const auto& set = findItem(*project().screens[0], all[4])->button()->routes[Dir::Left];
+  EXPECT_EQ(set.target.item, ItemPath(all[6]));
+}
+
+// Bad input: it is shown, judged and left again.
+TEST_F(RouteBenchTest, TenThousandBoxesInOnePlaceAreBorne) {
+  work().replace(test::placedMenu(std::vector<Box>(10'000, Box{300, 300, 80, 40})), {}, false);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return work().routes().items.size() == 10'000; }, 60'000));
+  EXPECT_FALSE(view->grab().isNull());
+  work().pickItems({test::buttons(project())[0]});
+  view->setFocus();
+  key(Qt::Key_Down);
+  EXPECT_FALSE(view->grab().isNull());
+  work().replace(test::columnMenu({"One", "Two"}), {}, false);
+  EXPECT_TRUE(
+      QTest::qWaitFor([&] { return figures().startsWith(QStringLiteral("2 buttons")); }, 60'000));
 }
 
 }  // namespace

@@ -18,7 +18,8 @@ constexpr int kChecked = 24;                            // spots of a plain curv
 constexpr int kRounds = 16;                             // of finding what is in the way
 constexpr double kTight = 1;                            // px: nearer is a touch
 constexpr double kFurther = 4;                          // px, of each more that goes round a corner
-constexpr double kRound = 12;                           // px, of the curve at a corner
+constexpr int kNarrower = 3;                            // how often half as far away is tried
+constexpr double kWorse = 1.2;  // a way that is half as far away has to be so much shorter
 
 StrokeSpot operator+(StrokeSpot a, StrokeSpot b) {
   return {a.x + b.x, a.y + b.y};
@@ -168,16 +169,22 @@ class Detour {
   std::optional<std::vector<Corner>> corners() {
     const auto curve = alongStroke(plain_, kChecked);
     if (!meet(curve)) return {};
-    // The ends themselves are passed at their outsides.
-    round_ = {route_.from, route_.to};
-    for (int round = 0; round < kRounds; ++round) {
-      for (const int box : met_) round_.push_back(box);
-      const auto way = shortest();
-      if (!way) return {};
-      if (!meet(spotsOf(*way))) return way;
+    const std::vector<int> inTheWay = met_;
+    std::optional<std::vector<Corner>> best;
+    double least = std::numeric_limits<double>::infinity(), nearest = away_, worse = 1;
+    for (int turn = 0; turn < kNarrower; ++turn, away_ /= 2, worse *= kWorse) {
+      auto way = cornersRound(inTheWay);
+      const double cost = way ? lengthOf(spotsOf(*way)) * worse : least;
+      if (cost >= least) continue;
+      best = std::move(way);
+      least = cost;
+      nearest = away_;
     }
-    return {};
+    away_ = nearest;
+    return best;
   }
+
+  double away() const { return away_; }
 
   StrokeSpot spotOf(const Corner& corner, double further = 0) const {
     const Box b = grown(boxes_[size_t(corner.first)], away_ + further);
@@ -194,6 +201,24 @@ class Detour {
   }
 
  private:
+  static double lengthOf(const std::vector<StrokeSpot>& spots) {
+    double out = 0;
+    for (size_t i = 1; i < spots.size(); ++i) out += length(spots[i] - spots[i - 1]);
+    return out;
+  }
+
+  std::optional<std::vector<Corner>> cornersRound(const std::vector<int>& inTheWay) {
+    // The ends themselves are passed at their outsides.
+    round_ = {route_.from, route_.to};
+    met_ = inTheWay;
+    for (int round = 0; round < kRounds; ++round) {
+      for (const int box : met_) round_.push_back(box);
+      auto way = shortest();
+      if (!way || !meet(spotsOf(*way))) return way;
+    }
+    return {};
+  }
+
   StrokeSpot begins() const { return plain_.spots[0] + plain_.leaves * (away_ / 2); }
   StrokeSpot ends() const { return plain_.spots[1] - plain_.arrives * (away_ / 2); }
 
@@ -276,23 +301,29 @@ std::vector<StrokeWay> strokeWays(std::span<const Box> boxes, size_t obstacles,
                                   std::span<const RouteEnds> routes, Px away) {
   std::vector<StrokeWay> out = plainWays(boxes, routes);
   if (obstacles == 0) return out;
+  struct Bent {
+    Detour detour;
+    std::vector<Detour::Corner> corners;
+  };
+  std::vector<std::optional<Bent>> bent(routes.size());
   // What goes round a corner does so in the order in which it leaves, each further out.
   std::map<Detour::Corner, std::vector<std::pair<StrokeSpot, size_t>>> users;
-  std::vector<std::optional<std::vector<Detour::Corner>>> ways(routes.size());
   for (size_t i = 0; i < routes.size(); ++i) {
     if (!routes[i].bends) continue;
-    ways[i] = Detour(boxes, obstacles, routes[i], out[i], away).corners();
-    for (const auto& corner : ways[i].value_or(std::vector<Detour::Corner>{}))
-      users[corner].emplace_back(out[i].spots[0], i);
+    Detour detour(boxes, obstacles, routes[i], out[i], away);
+    auto corners = detour.corners();
+    if (!corners) continue;
+    for (const auto& corner : *corners) users[corner].emplace_back(out[i].spots[0], i);
+    bent[i].emplace(Bent{std::move(detour), std::move(*corners)});
   }
   for (auto& each : users)
     std::sort(each.second.begin(), each.second.end(), [](const auto& a, const auto& b) {
       return std::tie(a.first.x, a.first.y) < std::tie(b.first.x, b.first.y);
     });
+  std::vector<StrokeWay> ways = out;
   for (size_t i = 0; i < routes.size(); ++i) {
-    if (!ways[i]) continue;
-    const auto& corners = *ways[i];
-    Detour detour(boxes, obstacles, routes[i], out[i], away);
+    if (!bent[i]) continue;
+    auto& [detour, corners] = *bent[i];
     std::vector<StrokeSpot> spots = detour.spotsOf(corners), apart = spots;
     for (size_t k = 0; k < corners.size(); ++k) {
       const auto& all = users[corners[k]];
@@ -300,9 +331,10 @@ std::vector<StrokeWay> strokeWays(std::span<const Box> boxes, size_t obstacles,
           std::find_if(all.begin(), all.end(), [i](const auto& user) { return user.second == i; });
       apart[k + 2] = detour.spotOf(corners[k], kFurther * double(at - all.begin()));
     }
-    out[i].spots = detour.isFree(apart) ? std::move(apart) : std::move(spots);
+    ways[i].spots = detour.isFree(apart) ? std::move(apart) : std::move(spots);
+    ways[i].round = detour.away();
   }
-  return out;
+  return ways;
 }
 
 namespace {
@@ -332,7 +364,7 @@ std::vector<StrokeSpot> alongStroke(const StrokeWay& way, int count) {
   std::vector<StrokeSpot> out{spots.front()};
   for (size_t i = 1; i + 1 < spots.size(); ++i) {
     const StrokeSpot in = spots[i] - spots[i - 1], on = spots[i + 1] - spots[i];
-    const double round = std::min({kRound, length(in) / 2, length(on) / 2});
+    const double round = std::min({way.round, length(in) / 2, length(on) / 2});
     const StrokeSpot begins = spots[i] - in * (round / std::max(1e-9, length(in)));
     const StrokeSpot ends = spots[i] + on * (round / std::max(1e-9, length(on)));
     for (int k = 0; k <= each; ++k)

@@ -29,10 +29,11 @@ struct RouteEnds {
 struct StrokeWay {
   std::vector<StrokeSpot> spots;
   StrokeSpot leaves, arrives;
+  Px round = 0;  // how far from a spot between the stroke begins to turn there
 };
 
 // One for each route, in the pixels of the boxes, of which the first `obstacles` are gone round:
-// `away` px from them (2–40), further where several do. What overlaps one of the route's own boxes
+// `away` px from them (4–40), further where several do, nearer in narrow lanes. What overlaps one of the route's own boxes
 // is no obstacle. Where there is no way round, the plain curve. The order of the routes does not
 // matter. Takes time in the obstacles for each route, and more for each that has to bend.
 std::vector<StrokeWay> strokeWays(std::span<const Box> boxes, size_t obstacles,

@@ -79,7 +79,8 @@ std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box
   return "nothing";
 }
 
-std::string writeRoutes(const SolveInput& input, const Routes& routes) {
+std::string writeRoutes(const SolveInput& input, const Routes& routes,
+                        const std::vector<StopRoutes>& stops) {
   Json targets = Json::object(), reasons = Json::object();
   // Insertion into an ordered object looks every key up; a list of pairs does not.
   auto& to = static_cast<Json::object_t::Container&>(targets.get_ref<Json::object_t&>());
@@ -97,7 +98,14 @@ std::string writeRoutes(const SolveInput& input, const Routes& routes) {
     to.emplace_back(input.names[i], std::move(target));
     why.emplace_back(input.names[i], std::move(reason));
   }
-  return Json{{"routes", std::move(targets)}, {"reasons", std::move(reasons)}}.dump(1) + "\n";
+  Json out{{"routes", std::move(targets)}, {"reasons", std::move(reasons)}};
+  for (const StopRoutes& stop : stops)
+    for (const Dir dir : kDirs) {
+      const int at = stop.routes[size_t(dir)].target;
+      out["stops"][stop.id][std::string(nameOf(dir))] =
+          at < 0 ? Json(nullptr) : Json(input.names[size_t(at)]);
+    }
+  return out.dump(1) + "\n";
 }
 
 }  // namespace bristle

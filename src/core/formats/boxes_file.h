@@ -4,10 +4,13 @@
 //    "reasons":{"a":{"up":"nothing","down":"solved","left":"beside","right":"repair"}}}  out.
 // Reasons: solved; pinned; repair, where nothing natural lies there or so that all can be reached;
 // of what leads nowhere: closed; nothing, if nothing lies there; beside, if what lies there begins
-// before the box ends.
+// before the box ends. Of a screen with clusters that are one stop: "stops", by their ids, as
+// "routes".
 #pragma once
+#include <array>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "runtime/focus/solver.h"
 
@@ -21,7 +24,13 @@ struct BoxesFile {
 
 // Sizes must be above 0 (of all, up to 16384), all numbers within ±10,000,000, ids unique.
 Result<BoxesFile> parseBoxes(std::string_view text);
-std::string writeRoutes(const SolveInput& input, const Routes& routes);
+// A cluster that is one stop, and where the directions lead from it as a whole.
+struct StopRoutes {
+  std::string id;
+  std::array<Route, 4> routes;  // by Dir
+};
+std::string writeRoutes(const SolveInput& input, const Routes& routes,
+                        const std::vector<StopRoutes>& stops = {});
 // The word above.
 std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box, Dir dir);
 

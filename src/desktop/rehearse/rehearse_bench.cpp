@@ -10,6 +10,7 @@
 #include "desktop/view/form.h"
 #include "desktop/view/takes.h"
 #include "desktop/work/work.h"
+#include "devices/controllers.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -68,7 +69,7 @@ RehearseBench::RehearseBench(Work& work, QWidget* parent)
   addCommands();
   polling_.setInterval(4);
   connect(&polling_, &QTimer::timeout, this, [this] {
-    for (const ControllerEvent& each : controllers_->poll(0))
+    for (const ControllerEvent& each : work_.controllers().poll(0))
       if (each.sign)
         rehearsal_.press(*each.sign, each.event.down, each.event.unit);
       else
@@ -182,7 +183,7 @@ void RehearseBench::addCommands() {
 }
 
 void RehearseBench::enter() {
-  if (!controllers_) controllers_ = std::make_unique<Controllers>();
+  work_.controllers().poll(0);  // what was pressed elsewhere is not meant here
   polling_.start();
   refreshTakes();
   restart();

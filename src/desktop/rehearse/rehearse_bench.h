@@ -10,7 +10,6 @@
 
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/work/bench.h"
-#include "devices/controllers.h"
 
 namespace bristle {
 
@@ -44,7 +43,6 @@ class RehearseBench : public Bench {
 
   Work& work_;
   Rehearsal rehearsal_;
-  std::unique_ptr<Controllers> controllers_;
   QTimer polling_;
   QStackedWidget* pages_;
   RunningMenu* menu_;

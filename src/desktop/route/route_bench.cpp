@@ -12,6 +12,7 @@
 #include "core/edit/screen_edits.h"
 #include "core/formats/boxes_screen.h"
 #include "desktop/route/cluster_form.h"
+#include "desktop/route/controller_walk.h"
 #include "desktop/route/keys_page.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
@@ -96,6 +97,9 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   connect(&card_->rose(), &Rose::droppedAt, view_,
           [this, onView](const QPointF& at) { view_->dropAt(onView(at)); });
   connect(&card_->clusters(), &ClusterForm::shown, view_, &RouteView::showCluster);
+  auto* controllers = new ControllerWalk(work, *view_);
+  connect(controllers, &ControllerWalk::stepped, view_, &RouteView::walk);
+  connect(controllers, &ControllerWalk::wentThrough, view_, &RouteView::walkThrough);
   addCommands();
   addClusterCommands();
   new WhileSeen(work, this, [this] { refresh(); });
@@ -109,13 +113,15 @@ void RouteBench::addCommands() {
       {tr("Release the picked direction"), {}}};
   for (const auto& [name, rule] : rules)
     work_.commands().add(this, name, {}, [this, rule = rule] { set(rule); });
-  const std::tuple<QString, Dir, bool> lines[] = {
-      {tr("Pin the picked in a row"), Dir::Right, false},
-      {tr("Pin the picked in a row, round the ends"), Dir::Right, true},
-      {tr("Pin the picked in a column"), Dir::Down, false},
-      {tr("Pin the picked in a column, round the ends"), Dir::Down, true}};
-  for (const auto& [name, dir, loop] : lines)
-    work_.commands().add(this, name, {}, [this, dir = dir, loop = loop] { pinLine(dir, loop); });
+  for (const auto& [along, dir] :
+       {std::pair(tr("row"), Dir::Right), std::pair(tr("column"), Dir::Down)})
+    for (const auto& [how, loop, both] :
+         {std::tuple(tr("Pin the picked in a %1"), false, true),
+          std::tuple(tr("Pin the picked in a %1, round the ends"), true, true),
+          std::tuple(tr("Pin the picked in a %1, one way"), false, false),
+          std::tuple(tr("Pin the picked in a %1, one way and round the ends"), true, false)})
+      work_.commands().add(this, how.arg(along), {},
+                           [this, line = PinLine{dir, loop, both}] { pinLine(line); });
   work_.commands().add(
       this, tr("Steps from the start"), QKeySequence(Qt::CTRL | Qt::Key_U),
       [this] { steps_->toggle(); }, KeysWork::InWindow);
@@ -175,7 +181,7 @@ void RouteBench::set(RouteRule rule) {
 }
 
 // In the order in which they stand.
-void RouteBench::pinLine(Dir dir, bool loop) {
+void RouteBench::pinLine(const PinLine& line) {
   const Screen* screen = work_.screen();
   if (!screen) return;
   std::vector<std::pair<Px, ItemId>> places;
@@ -183,13 +189,13 @@ void RouteBench::pinLine(Dir dir, bool loop) {
     const auto at = indexOf(*screen, id);
     if (!at || !screen->items[*at]->button()) continue;
     const Box& box = work_.layout().items[*at].box;
-    places.emplace_back(dir == Dir::Right ? box.x + box.w / 2 : box.y + box.h / 2, id);
+    places.emplace_back(line.dir == Dir::Right ? box.x + box.w / 2 : box.y + box.h / 2, id);
   }
   std::stable_sort(places.begin(), places.end(),
                    [](const auto& a, const auto& b) { return a.first < b.first; });
   std::vector<ItemId> inOrder;
   for (auto& place : places) inOrder.push_back(std::move(place.second));
-  work_.perform(bristle::pinLine(screen->id, std::move(inOrder), dir, loop));
+  work_.perform(bristle::pinLine(screen->id, std::move(inOrder), line));
 }
 
 void RouteBench::turn() {

@@ -2,6 +2,7 @@
 #pragma once
 #include <QLabel>
 
+#include "core/edit/route_edits.h"
 #include "desktop/work/bench.h"
 #include "runtime/document/route_rule.h"
 
@@ -32,7 +33,7 @@ class RouteBench : public Bench {
   void refresh();
   void turn();
   void set(RouteRule rule);
-  void pinLine(Dir dir, bool loop);
+  void pinLine(const PinLine& line);
   Work& work_;
   QLabel *title_, *about_;
   QToolButton *steps_, *keys_;

@@ -3,6 +3,7 @@
 #include <QVBoxLayout>
 
 #include "core/derive/route_words.h"
+#include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/route/answer_form.h"
 #include "desktop/route/carries_form.h"
@@ -27,7 +28,7 @@ QString dirName(Dir dir) {
 RouteCard::RouteCard(Work& work) : work_(work) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
-  auto* form = new Form;
+  Form* form = form_ = new Form;
   column->addWidget(form);
   // Above what grows, so that pressing one of its figures again finds it in the same place.
   column->addWidget(quality_ = new QualityPanel(work));
@@ -48,6 +49,12 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   entry_ = form->check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
+  like_ = form->choice(tr("Routes as in"), {}, [this](int i) {
+    if (i > 0 && size_t(i) <= likes_.size() && work_.item())
+      work_.perform(routesLike(work_.screen()->id, work_.item()->parent, likes_[size_t(i) - 1]));
+  });
+  like_->setToolTip(
+      tr("All buttons beside it get the routes of those in another group, one after the other"));
   whyHead_ = whyForm_->heading(QString());
   why_ = whyForm_->note(QString());
   why_->setTextFormat(Qt::RichText);
@@ -157,6 +164,15 @@ void RouteCard::refreshWhy(int box) {
   why_->setText(text);
 }
 
+void RouteCard::refreshLike(int box) {
+  likes_.clear();
+  QStringList names{tr("another group…")};
+  if (box >= 0) likes_ = groupsLike(*work_.screen(), work_.item()->parent);
+  for (const ItemId& id : likes_) names << toQt(displayName(*findItem(*work_.screen(), id)));
+  refill(like_, names, 0);
+  form_->setRowVisible(like_, !likes_.empty());
+}
+
 void RouteCard::refresh() {
   const int box = work_.pickedBox();
   const bool aside = box < 0 && work_.item() && work_.item()->button();
@@ -166,6 +182,7 @@ void RouteCard::refresh() {
   entry_->setEnabled(box >= 0);
   refill(entry_, box >= 0 && work_.screen()->entry == work_.item()->id);
   refreshRoutes(box);
+  refreshLike(box);
   refreshWhy(box);
   carries_->refresh();
   answers_->refresh();

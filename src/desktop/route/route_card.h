@@ -32,13 +32,17 @@ class RouteCard : public QWidget {
   void set(Dir dir, RouteRule rule);
   void setOwn(bool on);
   bool isOwn(Dir dir) const;
+  void refreshLike(int box);
   QString nameOfBox(int box) const;
 
   Work& work_;
   QLabel* head_;
+  Form* form_;
   Rose* rose_;
   std::array<QComboBox*, 4> choices_;
   QCheckBox *entry_, *own_;
+  QComboBox* like_;
+  std::vector<ItemId> likes_;  // what it offers
   Form* whyForm_;
   QLabel* whyHead_;
   QLabel* why_;

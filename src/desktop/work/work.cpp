@@ -9,6 +9,7 @@
 #include <QWidget>
 #include <algorithm>
 
+#include "devices/controllers.h"
 #include "paint/convert.h"
 #include "paint/project_fonts.h"
 #include "runtime/document/tree.h"
@@ -40,6 +41,13 @@ Work::Work() : history_(emptyProject()), derived_(measure_) {
     Q_EMIT derivedChanged();
   });
   connect(&sounds_, &Sounds::failed, this, [this](const QString& why) { tell(why, true); });
+}
+
+Work::~Work() = default;
+
+Controllers& Work::controllers() {
+  if (!controllers_) controllers_ = std::make_unique<Controllers>();
+  return *controllers_;
 }
 
 namespace {

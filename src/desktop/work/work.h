@@ -3,6 +3,7 @@
 #pragma once
 #include <QObject>
 #include <QString>
+#include <memory>
 #include <optional>
 #include <unordered_map>
 #include <unordered_set>
@@ -18,6 +19,8 @@
 #include "paint/screen_painter.h"
 
 namespace bristle {
+
+class Controllers;
 
 struct Picked {
   KindId kind;
@@ -36,6 +39,7 @@ class Work : public QObject {
   Q_OBJECT
  public:
   Work();
+  ~Work() override;
   const Project& project() const { return history_.now(); }
   const History& history() const { return history_; }
   const Picked& picked() const { return picked_; }
@@ -99,6 +103,8 @@ class Work : public QObject {
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
   Sounds& sounds() { return sounds_; }
+  // Begun when they are asked for first; whoever is in sight polls them.
+  Controllers& controllers();
   const FontMeasure& measure() const { return measure_; }
   // Where pictures and takes of the project lie; empty until it is saved.
   const QString& folder() const { return folder_; }
@@ -142,6 +148,7 @@ class Work : public QObject {
   LookTables tables_;
   FontMeasure measure_;
   Sounds sounds_;
+  std::unique_ptr<Controllers> controllers_;
   QString folder_, file_;
   bool readOnly_ = false;
   Commands commands_;

@@ -71,8 +71,9 @@ TEST(RouteQuality, WhatAPersonPinnedIsJudgedAsIfItHadBeenPicked) {
 
 TEST(RouteQuality, ALoopPinnedBothWaysIsMeant) {
   Menu menu;
-  menu.project = test::after(
-      menu.project, pinLine(menu.screen, {menu.ids[0], menu.ids[1], menu.ids[3]}, Dir::Down, true));
+  menu.project =
+      test::after(menu.project,
+                  pinLine(menu.screen, {menu.ids[0], menu.ids[1], menu.ids[3]}, {Dir::Down, true}));
   const RouteQuality q = Judged(menu.project).quality;
   EXPECT_TRUE(q.steep.empty()) << "from the last down to the first";
   EXPECT_TRUE(q.jumps.empty()) << "over the one between, both ways";

@@ -122,6 +122,23 @@ TEST(RouteStrokes, ScatteredBoxesAreNeverCrossed) {
   EXPECT_GT(bent, 500);
 }
 
+// Lanes of a few px: the strokes go along them.
+TEST(RouteStrokes, NarrowLanesAreUsed) {
+  std::vector<Box> boxes;
+  for (int row = 0; row < 6; ++row)
+    for (int column = 0; column < 6; ++column)
+      boxes.push_back({column * 80.0 + row % 2 * 30, row * 44.0, 73, 38});
+  std::vector<RouteEnds> routes;
+  for (int from = 0; from < 36; ++from)
+    for (const Dir dir : kDirs)
+      if (const int to = (from * 7 + int(dir) * 11) % 36; to != from)
+        routes.push_back({from, dir, to});
+  const auto ways = strokeWays(boxes, boxes.size(), routes, 9);
+  for (size_t i = 0; i < routes.size(); ++i)
+    EXPECT_EQ(entered(boxes, routes[i], ways[i]), 0)
+        << routes[i].from << ' ' << int(routes[i].dir) << ' ' << routes[i].to;
+}
+
 TEST(RouteStrokes, WhatOverlapsOrCannotBeGoneRoundIsNoTrouble) {
   const std::vector<Box> same(5, Box{10, 10, 50, 50});
   EXPECT_EQ(
