@@ -402,6 +402,34 @@ TEST_F(Frame, TheNextPartOfTheWindowIsEnteredWhereOneWasInIt) {
   EXPECT_TRUE(show->hasFocus());
 }
 
+// On no bench's card does Tab jump up again.
+TEST_F(Frame, TabGoesDownEveryCard) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  for (const BenchInfo& info : benches()) {
+    window->openBench(QString::fromLatin1(info.id));
+    Bench* bench = window->bench(QString::fromLatin1(info.id));
+    QWidget* card = bench->card();
+    for (const ItemId& item : {ItemId{}, test::buttons(project())[0]}) {
+      work().pickItems(item ? std::vector{item} : std::vector<ItemId>{});
+      settle();
+      int last = -1, seen = 0;
+      for (QWidget* w : card->findChildren<QWidget*>())
+        if (w->focusPolicy() & Qt::TabFocus && w->isVisible() && w->isEnabled() && last < 0) {
+          w->setFocus();
+          last = 0;
+        }
+      for (QWidget* w = QApplication::focusWidget(); w && card->isAncestorOf(w) && seen < 200;
+           w = QApplication::focusWidget(), ++seen) {
+        const int top = w->mapTo(card, QPoint()).y();
+        EXPECT_GE(top + w->height(), last) << info.id << ": " << fromQt(w->accessibleName());
+        last = top;
+        QTest::keyClick(w, Qt::Key_Tab);
+      }
+      EXPECT_LT(seen, 200) << info.id;
+    }
+  }
+}
+
 // Head, tree, canvas, strip: as one reads them.
 TEST_F(Frame, TabGoesOverThePlaceBenchInTheOrderInWhichItStands) {
   window->openBench(QStringLiteral("place"));

@@ -30,13 +30,6 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   column->setContentsMargins(0, 0, 0, 0);
   Form* form = form_ = new Form;
   column->addWidget(form);
-  // Above what grows, so that pressing one of its figures again finds it in the same place.
-  column->addWidget(quality_ = new QualityPanel(work));
-  column->addWidget(whyForm_ = new Form);
-  column->addWidget(carries_ = new CarriesForm(work));
-  column->addWidget(answers_ = new AnswerForm(work));
-  column->addWidget(clusters_ = new ClusterForm(work));
-  column->addStretch();
   head_ = form->heading(QString());
   rose_ = new Rose;
   form->wide(rose_);
@@ -55,6 +48,14 @@ RouteCard::RouteCard(Work& work) : work_(work) {
   });
   like_->setToolTip(
       tr("All buttons beside it get the routes of those in another group, one after the other"));
+  // In the order in which they stand, which is that of Tab, too. Above what grows, so that pressing
+  // one of its figures again finds it in the same place.
+  column->addWidget(quality_ = new QualityPanel(work));
+  column->addWidget(whyForm_ = new Form);
+  column->addWidget(carries_ = new CarriesForm(work));
+  column->addWidget(answers_ = new AnswerForm(work));
+  column->addWidget(clusters_ = new ClusterForm(work));
+  column->addStretch();
   whyHead_ = whyForm_->heading(QString());
   why_ = whyForm_->note(QString());
   why_->setTextFormat(Qt::RichText);

@@ -29,7 +29,9 @@ void expectStays(const Project& project, const ItemId& where) {
 }
 
 TEST(OddScreens, OneWithoutButtonsHasNoFocus) {
-  expectStays(test::placedMenu({}), {});
+  const Project project = test::columnMenu({"Alone"});
+  expectStays(test::after(project, removeItems(project.screens[0]->id, test::buttons(project))),
+              {});
 }
 
 TEST(OddScreens, OnOneButtonFocusStays) {
