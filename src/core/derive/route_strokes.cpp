@@ -92,11 +92,20 @@ bool crosses(const Box& box, StrokeSpot a, StrokeSpot b) {
   return enters < leaves;
 }
 
-// The side of `to` that a route comes in by: the near one, where it lies that way at all.
+// Whether they overlap seen across, or seen down.
+bool share(const Box& a, const Box& b, bool down) {
+  return down ? a.y < b.y + b.h && b.y < a.y + a.h : a.x < b.x + b.w && b.x < a.x + a.w;
+}
+
+// The side of `to` that a route comes in by: straight ahead the near one; of what lies beside,
+// above or below, the one that it leaves by, as a bracket; else where the line of their middles
+// comes in.
 Dir arrivalSide(const Box& from, Dir dir, const Box& to) {
   const StrokeSpot d = middle(to) - middle(from), u = unit(dir);
-  if (d.x * u.x + d.y * u.y > 0) return opposite(dir);
-  if (std::abs(d.x) > std::abs(d.y)) return d.x > 0 ? Dir::Left : Dir::Right;
+  const bool vertical = across(dir);
+  if (share(from, to, vertical)) return dir;
+  if (share(from, to, !vertical) && d.x * u.x + d.y * u.y > 0) return opposite(dir);
+  if (std::abs(d.x) * to.h > std::abs(d.y) * to.w) return d.x > 0 ? Dir::Left : Dir::Right;
   return d.y > 0 ? Dir::Up : Dir::Down;
 }
 

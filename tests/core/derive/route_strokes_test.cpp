@@ -66,6 +66,23 @@ TEST(RouteStrokes, OneThatLeadsBackwardsLeavesAsPressedAndComesInByTheNearSide) 
   EXPECT_EQ(way.spots.back().x, 100);
 }
 
+TEST(RouteStrokes, OneThatLeadsAsideIsABracket) {
+  const std::vector<Box> boxes{{0, 0, 100, 40}, {0, 50, 100, 40}, {0, 100, 100, 40}};
+  const std::vector<RouteEnds> routes{{0, Dir::Right, 2}};
+  const auto way = strokeWays(boxes, boxes.size(), routes, 10)[0];
+  EXPECT_EQ(way.spots.front().x, 100);
+  EXPECT_EQ(way.spots.back().x, 100);
+  EXPECT_EQ(entered(boxes, routes[0], way), 0);
+}
+
+TEST(RouteStrokes, WhatLiesAslantIsComeIntoOnTheSideThatFaces) {
+  // A row of wide ones, up at the right: from below, not through the lane between them.
+  const std::vector<Box> boxes{{0, 300, 100, 40}, {300, 0, 200, 40}, {504, 0, 200, 40}};
+  const auto way =
+      strokeWays(boxes, boxes.size(), std::vector<RouteEnds>{{0, Dir::Right, 2}}, 10)[0];
+  EXPECT_EQ(way.spots.back().y, 40);
+}
+
 TEST(RouteStrokes, ThoseThatComeInByOneSideLieApartInTheOrderOfWhereTheyComeFrom) {
   std::vector<Box> boxes{{300, 0, 120, 300}};
   std::vector<RouteEnds> routes;
