@@ -4,6 +4,8 @@
 #include <QFile>
 #include <QHelpEvent>
 #include <QLabel>
+#include <QSettings>
+#include <QToolButton>
 #include <QToolTip>
 
 #include "core/edit/cluster_edits.h"
@@ -317,6 +319,31 @@ TEST_F(RouteBenchTest, AWalkGoesAsTheMenuWould) {
   key(Qt::Key_Backspace);
   key(Qt::Key_Up, Qt::ControlModifier);
   EXPECT_EQ(picked(), std::vector{ids[0]});
+}
+
+TEST_F(RouteBenchTest, WhyIsSeenOnTheCanvasAndRemembered) {
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
+  work().pickDir(Dir::Right);
+  const QPoint ahead = at(0).toPoint() + QPoint(200, 0), rank = [&] {
+    const Box& box = work().routes().input.boxes[1];
+    return view->toWidget(box).bottomLeft().toPoint();
+  }();
+  const auto seen = [&](const QPoint& where) { return view->grab().toImage().pixelColor(where); };
+  const QColor strip = seen(ahead);
+  work().pickDir(Dir::Down);
+  EXPECT_NE(seen(ahead), strip) << "another direction, another strip";
+  const QColor badge = seen(rank + QPoint(-4, 3));
+  key(Qt::Key_W, Qt::ControlModifier | Qt::AltModifier);
+  EXPECT_NE(seen(rank + QPoint(-4, 3)), badge);
+  auto* bench = window->findChild<RouteBench*>();
+  click(QStringLiteral("One direction"));
+  QSettings settings(path("kept.ini"), QSettings::IniFormat);
+  bench->keepState(settings);
+  click(QStringLiteral("Why on the canvas"));
+  click(QStringLiteral("All routes"));
+  bench->restoreState(settings);
+  EXPECT_FALSE(named<QToolButton>(QStringLiteral("Why on the canvas"))->isChecked());
+  EXPECT_TRUE(named<QToolButton>(QStringLiteral("One direction"))->isChecked());
 }
 
 TEST_F(RouteBenchTest, AControllerWalksTheRoutes) {

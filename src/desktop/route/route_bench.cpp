@@ -4,6 +4,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
+#include <QSettings>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -34,7 +35,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   title_ = title;
   about_ = about;
   view_ = new RouteView(work);
-  auto* group = new QButtonGroup(this);
+  QButtonGroup* group = ways_ = new QButtonGroup(this);
   const std::tuple<QString, QString, Shown> ways[] = {
       {tr("All"), tr("All routes"), Shown::All},
       {tr("Picked"), tr("Of the picked"), Shown::Picked},
@@ -46,24 +47,29 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
     button->setToolTip(name);
     button->setCheckable(true);
     button->setChecked(shown == Shown::All);
-    group->addButton(button);
+    group->addButton(button, static_cast<int>(shown));
     head->addWidget(button);
     connect(button, &QToolButton::clicked, view_, [this, shown = shown] { view_->show(shown); });
   }
-  steps_ = new QToolButton;
-  steps_->setText(tr("Steps"));
-  steps_->setAccessibleName(tr("Steps from the start"));
-  steps_->setToolTip(tr("How many moves each button is away from where focus starts"));
-  steps_->setCheckable(true);
-  head->addWidget(steps_);
+  const auto toggle = [&](const QString& text, const QString& name, const QString& tip) {
+    auto* out = new QToolButton;
+    out->setText(text);
+    out->setAccessibleName(name);
+    out->setToolTip(tip);
+    out->setCheckable(true);
+    head->addWidget(out);
+    return out;
+  };
+  why_ = toggle(tr("Why"), tr("Why on the canvas"),
+                tr("What lies ahead of the picked direction, and how it ranks"));
+  why_->setChecked(true);
+  connect(why_, &QToolButton::toggled, view_, &RouteView::showWhy);
+  steps_ = toggle(tr("Steps"), tr("Steps from the start"),
+                  tr("How many moves each button is away from where focus starts"));
   connect(steps_, &QToolButton::toggled, view_, &RouteView::showSteps);
-  keys_ = new QToolButton;
-  keys_->setText(tr("Keys"));
-  keys_->setAccessibleName(tr("Keys and controller buttons"));
-  keys_->setToolTip(tr("What keys and controller buttons do, everywhere or on one screen"));
+  keys_ = toggle(tr("Keys"), tr("Keys and controller buttons"),
+                 tr("What keys and controller buttons do, everywhere or on one screen"));
   keys_->setObjectName(QStringLiteral("keys"));
-  keys_->setCheckable(true);
-  head->addWidget(keys_);
   connect(keys_, &QToolButton::toggled, this, [this] {
     turn();
     work_.tell({});  // the hint is another one
@@ -126,6 +132,9 @@ void RouteBench::addCommands() {
       this, tr("Steps from the start"), QKeySequence(Qt::CTRL | Qt::Key_U),
       [this] { steps_->toggle(); }, KeysWork::InWindow);
   work_.commands().add(
+      this, tr("Why on the canvas"), QKeySequence(Qt::CTRL | Qt::ALT | Qt::Key_W),
+      [this] { why_->toggle(); }, KeysWork::InWindow);
+  work_.commands().add(
       this, tr("Keys and controller buttons"), QKeySequence(Qt::CTRL | Qt::Key_B),
       [this] { keys_->toggle(); }, KeysWork::InWindow);
   work_.commands().add(this, tr("New screen from a file of boxes…"), {}, [this] { addBoxes(); });
@@ -151,6 +160,20 @@ void RouteBench::addClusterCommands() {
 
 QWidget* RouteBench::card() {
   return card_;
+}
+
+void RouteBench::keepState(QSettings& settings) const {
+  settings.setValue(QStringLiteral("route/why"), why_->isChecked());
+  settings.setValue(QStringLiteral("route/steps"), steps_->isChecked());
+  // Single moves that were looked at are of the moment.
+  settings.setValue(QStringLiteral("route/shown"), std::max(0, ways_->checkedId()));
+}
+
+void RouteBench::restoreState(const QSettings& settings) {
+  why_->setChecked(settings.value(QStringLiteral("route/why"), true).toBool());
+  steps_->setChecked(settings.value(QStringLiteral("route/steps"), false).toBool());
+  if (auto* way = ways_->button(settings.value(QStringLiteral("route/shown"), 0).toInt()))
+    way->click();
 }
 
 QWidget* RouteBench::workplace() {

@@ -7,6 +7,7 @@
 #include "runtime/document/route_rule.h"
 
 class QStackedWidget;
+class QButtonGroup;
 class QToolButton;
 
 namespace bristle {
@@ -20,6 +21,8 @@ class RouteBench : public Bench {
   RouteBench(Work& work, QWidget* parent);
   QWidget* card() override;
   QWidget* workplace() override;
+  void keepState(QSettings& settings) const override;
+  void restoreState(const QSettings& settings) override;
   QString hint() const override;
 
   // A new screen from another tool's layout (core/formats/boxes_file.h); what is wrong with the
@@ -36,7 +39,8 @@ class RouteBench : public Bench {
   void pinLine(const PinLine& line);
   Work& work_;
   QLabel *title_, *about_;
-  QToolButton *steps_, *keys_;
+  QToolButton *why_, *steps_, *keys_;
+  QButtonGroup* ways_;  // which routes are drawn
   RouteView* view_;
   RouteCard* card_;
   QStackedWidget* pages_;

@@ -176,6 +176,7 @@ void RouteView::paintBox(QPainter& p, int box) {
 
 void RouteView::paintOver(QPainter& p) {
   if (!work().screen() || !work().display()) return;
+  paintSight(p);
   std::vector<QRectF> boxes;
   for (size_t b = 0; b < work().routes().items.size(); ++b) {
     paintBox(p, static_cast<int>(b));
@@ -186,6 +187,7 @@ void RouteView::paintOver(QPainter& p) {
   addStops(strokes);
   addRoutes(strokes);
   paintStrokes(p, strokes, boxes);
+  paintRanks(p);
   paintKnobs(p);
 }
 

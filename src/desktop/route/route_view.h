@@ -20,6 +20,8 @@ class RouteView : public ScreenView {
   void show(std::vector<RouteMove> moves);
   // Each button is tinted by its steps from where focus starts, and tells them.
   void showSteps(bool on);
+  // The strip ahead of the picked direction, 45° aside of it, and the ranks of what lies there.
+  void showWhy(bool on);
   // By box; other than boxes where they are not known yet.
   void setSteps(std::vector<int> steps);
   // This one stands out; empty: none.
@@ -55,13 +57,15 @@ class RouteView : public ScreenView {
   void paintBox(QPainter& painter, int box);
   std::optional<int> stepsTo(int box) const;
   void paintKnobs(QPainter& painter);
+  void paintSight(QPainter& painter);
+  void paintRanks(QPainter& painter);
 
   Shown shown_ = Shown::All;
   std::vector<RouteMove> marked_;
   ScreenId markedOn_;
   ClusterId cluster_;
   RouteWalk walk_;
-  bool stepsShown_ = false;
+  bool stepsShown_ = false, whyShown_ = true;
   std::vector<int> steps_;
   bool dragging_ = false;
   QPointF at_;  // widget px
