@@ -88,6 +88,24 @@ BENCHMARK(dragAmong)
     ->Iterations(120)
     ->Unit(benchmark::kMillisecond);
 
+// The same with the routes of all drawn, solved anew in each frame.
+void dragWithRoutes(benchmark::State& state) {
+  window->openBench(QStringLiteral("place"));
+  auto& canvas = *window->findChild<Canvas*>();
+  Canvas::Aids aids = canvas.aids();
+  aids.routes = true;
+  canvas.setAids(aids);
+  dragAmong(state);
+  aids.routes = false;
+  canvas.setAids(aids);
+}
+BENCHMARK(dragWithRoutes)
+    ->Args({50, 1})
+    ->Args({1000, 1})
+    ->UseManualTime()
+    ->Iterations(120)
+    ->Unit(benchmark::kMillisecond);
+
 // Six displays, each in three languages.
 Project manyShowings(int buttons) {
   Project p = many(buttons);

@@ -396,7 +396,7 @@ TEST_F(Frame, TheNextPartOfTheWindowIsEnteredWhereOneWasInIt) {
   named<QListWidget>(QStringLiteral("Screens"))->setFocus();
   test::WindowTest::key(Qt::Key_F6);
   EXPECT_TRUE(window->findChild<Canvas*>()->hasFocus()) << "at first: what is worked on";
-  auto* show = named<QToolButton>(QStringLiteral("Show rulers, grid, guides and hit areas"));
+  auto* show = named<QToolButton>(QStringLiteral("Show rulers, grid, guides, hit areas and routes"));
   show->setFocus();
   for (int i = 0; i < 3; ++i) test::WindowTest::key(Qt::Key_F6);
   EXPECT_TRUE(show->hasFocus());

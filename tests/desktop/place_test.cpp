@@ -115,6 +115,31 @@ TEST_F(PlaceBenchTest, ADragWithShiftStaysOnOneAxisAndLockedThingsStay) {
   EXPECT_TRUE(work().picked().items.empty());
 }
 
+// The free button is moved beside the column, and the routes follow in the same frame.
+TEST_F(PlaceBenchTest, RoutesAreDrawnLiveWhileThingsAreMoved) {
+  work().pickItems({free});
+  canvas().setFocus();
+  const QImage without = canvas().grab().toImage();
+  key(Qt::Key_R, Qt::ControlModifier | Qt::ShiftModifier);
+  const auto strokes = [&] {
+    const Box from = boxOf(test::buttons(project())[0]), to = boxOf(free);
+    // Somewhere on the way from the one to the other.
+    const QPointF middle((from.x + from.w + to.x) / 2, (from.y + to.y + to.h) / 2);
+    const QRect around =
+        QRectF(canvas().toWidget(middle) - QPointF(30, 90), QSizeF(60, 180)).toRect() &
+        canvas().rect();
+    return canvas().grab().toImage().copy(around);
+  };
+  EXPECT_NE(canvas().grab().toImage(), without);
+  const auto changed = [&](const QImage& a, const QImage& b) { return a != b; };
+  const QImage before = strokes();
+  for (int i = 0; i < 8; ++i) key(Qt::Key_Down, Qt::ShiftModifier);
+  EXPECT_TRUE(changed(before, strokes()));
+  key(Qt::Key_R, Qt::ControlModifier | Qt::ShiftModifier);
+  for (int i = 0; i < 8; ++i) key(Qt::Key_Up, Qt::ShiftModifier);
+  EXPECT_EQ(canvas().grab().toImage(), without);
+}
+
 TEST_F(PlaceBenchTest, PanelsAndPicturesAreAddedFromTheFinderAndChanged) {
   key(Qt::Key_J, Qt::ControlModifier);
   QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("add panel"));

@@ -21,7 +21,7 @@ class Canvas : public ScreenView {
   // What is shown besides the screen, and whether drags snap; a person's own choice, kept by the
   // bench.
   struct Aids {
-    bool rulers = true, grid = false, guides = true, snaps = true, hitAreas = false;
+    bool rulers = true, grid = false, guides = true, snaps = true, hitAreas = false, routes = false;
   };
   const Aids& aids() const { return aids_; }
   void setAids(const Aids& aids);

@@ -7,6 +7,7 @@
 #include "desktop/place/drop_mark.h"
 #include "desktop/place/handles.h"
 #include "desktop/place/hit_areas.h"
+#include "desktop/place/route_lines.h"
 #include "desktop/place/rulers.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
@@ -147,6 +148,7 @@ void Canvas::paintOver(QPainter& p) {
   if (!work().screen() || !work().display()) return;
   paintAids(p);
   if (aids_.hitAreas) paintHitAreas(p, *this, work());
+  if (aids_.routes) paintRouteLines(p, *this, work());
   paintItems(p);
   if (!drag_) paintFaults(p);
   const Resizable picked = resizableOf(work());

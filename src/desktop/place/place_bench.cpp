@@ -53,7 +53,7 @@ void PlaceBench::build() {
   title_ = title;
   about_ = about;
   lineUp_ = tool(head, tr("Line up"), tr("Line up what is picked"));
-  show_ = tool(head, tr("Show"), tr("Show rulers, grid, guides and hit areas"));
+  show_ = tool(head, tr("Show"), tr("Show rulers, grid, guides, hit areas and routes"));
   zoom_ = tool(head, QString(), tr("Zoom"));
   zoom_->setMinimumWidth(72);
   pages_ = new QStackedWidget;
@@ -136,6 +136,7 @@ void PlaceBench::keepState(QSettings& settings) const {
   settings.setValue(QStringLiteral("place/grid"), aids.grid);
   settings.setValue(QStringLiteral("place/guides"), aids.guides);
   settings.setValue(QStringLiteral("place/snaps"), aids.snaps);
+  settings.setValue(QStringLiteral("place/routes"), aids.routes);
   settings.setValue(QStringLiteral("place/tree"), !tree_->isHidden());
   settings.setValue(QStringLiteral("place/lineUpTo"), static_cast<int>(arranging_.to()));
 }
@@ -149,6 +150,7 @@ void PlaceBench::restoreState(const QSettings& settings) {
   read("place/grid", aids.grid);
   read("place/guides", aids.guides);
   read("place/snaps", aids.snaps);
+  read("place/routes", aids.routes);
   canvas_->setAids(aids);
   tree_->setVisible(settings.value(QStringLiteral("place/tree")).toBool());
   const int to = settings.value(QStringLiteral("place/lineUpTo")).toInt();

@@ -256,6 +256,7 @@ void PlaceBench::addAids() {
   toggle(tr("Show grid"), QKeySequence(Qt::CTRL | Qt::Key_QuoteLeft), &Canvas::Aids::grid);
   toggle(tr("Show guides"), {}, &Canvas::Aids::guides);
   toggle(tr("Show hit areas"), QKeySequence(Qt::CTRL | Qt::Key_H), &Canvas::Aids::hitAreas);
+  toggle(tr("Show routes"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_R), &Canvas::Aids::routes);
   toggle(tr("Snap while dragging"), {}, &Canvas::Aids::snaps);
 }
 

@@ -4,7 +4,7 @@
 #include <QWidget>
 #include <array>
 
-#include "desktop/route/strokes.h"
+#include "desktop/view/strokes.h"
 #include "runtime/document/screen.h"
 
 namespace bristle {

@@ -105,11 +105,9 @@ void RouteView::addRoutes(std::vector<Stroke>& strokes) const {
       const Route& route = routes.output.routes[b][size_t(dir)];
       const int box = static_cast<int>(b);
       if (route.target < 0 || !isDrawn(box, dir)) continue;
-      Stroke s{boxRect(box),  targetRect(box, route),      dir, StrokeSort::Solved,
-               route.returns, picked < 0 || box == picked, all};
-      if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
-      if (routes.wraps[b][size_t(dir)]) s.sort = StrokeSort::Wrap;
-      if (routes.broken[b][size_t(dir)]) s.sort = StrokeSort::Broken;
+      Stroke s = strokeOf(routes, box, dir, boxRect(box), targetRect(box, route));
+      s.strong = picked < 0 || box == picked;
+      s.screen = all;
       strokes.push_back(std::move(s));
     }
 }

@@ -3,7 +3,7 @@
 #pragma once
 #include "core/derive/route_quality.h"
 #include "core/derive/route_walk.h"
-#include "desktop/route/strokes.h"
+#include "desktop/view/strokes.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {

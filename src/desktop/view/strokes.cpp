@@ -1,4 +1,4 @@
-#include "desktop/route/strokes.h"
+#include "desktop/view/strokes.h"
 
 #include <algorithm>
 #include <array>
@@ -75,6 +75,17 @@ void paintWrap(QPainter& p, const Stroke& s, const QColor& colour) {
 }
 
 }  // namespace
+
+Stroke strokeOf(const ScreenRoutes& routes, int box, Dir dir, const QRectF& from,
+                const QRectF& to) {
+  const Route& route = routes.output.routes[size_t(box)][size_t(dir)];
+  Stroke out{from, to, dir};
+  out.returns = route.returns;
+  if (route.reason == RouteReason::Fixed) out.sort = StrokeSort::Pinned;
+  if (routes.wraps[size_t(box)][size_t(dir)]) out.sort = StrokeSort::Wrap;
+  if (routes.broken[size_t(box)][size_t(dir)]) out.sort = StrokeSort::Broken;
+  return out;
+}
 
 QPointF sideOf(const QRectF& box, Dir dir, double shift) {
   const QPointF u = unit(dir), side(-u.y(), u.x());

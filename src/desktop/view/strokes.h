@@ -4,6 +4,7 @@
 #include <QPainterPath>
 
 #include "core/derive/route_strokes.h"
+#include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 
@@ -18,6 +19,9 @@ struct Stroke {
   QRectF screen;        // wraps run round its edge
 };
 
+// Of a box's route in a direction, which leads somewhere; what it looks like follows from why it
+// does. The rest is as it is at first.
+Stroke strokeOf(const ScreenRoutes& routes, int box, Dir dir, const QRectF& from, const QRectF& to);
 // In the pixels of the painter, tapered towards where they lead, bent round the boxes between and
 // apart where they meet; the strong ones over the others.
 void paintStrokes(QPainter& painter, const std::vector<Stroke>& strokes,
