@@ -27,6 +27,7 @@ void paintRouteLines(QPainter& p, const ScreenView& view, Work& work) {
       if (to < 0 || (any && !picked[b] && !picked[size_t(to)])) continue;
       Stroke s = strokeOf(routes, static_cast<int>(b), dir, boxes[b], boxes[size_t(to)]);
       s.strong = !any || picked[b];
+      s.rimmed = true;
       s.screen = all;
       strokes.push_back(std::move(s));
     }

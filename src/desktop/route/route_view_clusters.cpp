@@ -79,13 +79,10 @@ void RouteView::addStops(std::vector<Stroke>& strokes) const {
       const Route& route = routes.output.stops[c][size_t(dir)];
       if (route.target < 0 || (shown_ == Shown::Direction && dir != work().picked().dir)) continue;
       if (shown_ == Shown::Picked || shown_ == Shown::Marked) continue;
-      Stroke s{clusterRect(static_cast<int>(c)),
-               targetRect(first, route),
-               dir,
-               StrokeSort::Solved,
-               route.returns,
-               work().pickedBox() < 0,
-               all};
+      Stroke s{clusterRect(static_cast<int>(c)), targetRect(first, route), dir};
+      s.returns = route.returns;
+      s.strong = work().pickedBox() < 0;
+      s.screen = all;
       if (route.reason == RouteReason::Fixed) s.sort = StrokeSort::Pinned;
       strokes.push_back(std::move(s));
     }

@@ -106,6 +106,7 @@ void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way) {
     return;
   }
   const QPainterPath path = taper(way);
+  if (s.rimmed) p.strokePath(path, QPen(QColor(255, 255, 255, 210), 3));
   if (s.returns) {
     p.setPen(Qt::NoPen);
     p.setBrush(colour);

@@ -16,6 +16,7 @@ struct Stroke {
   StrokeSort sort = StrokeSort::Solved;
   bool returns = true;  // one that does not is hollow
   bool strong = true;   // the others step back
+  bool rimmed = false;  // light all round: over art of any darkness
   QRectF screen;        // wraps run round its edge
 };
 
