@@ -12,6 +12,7 @@
 #include <streambuf>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/route_edits.h"
 #include "core/formats/file_io.h"
 #include "paint/convert.h"
 #include "runtime/formats/project_file.h"
@@ -144,6 +145,15 @@ TEST_F(CommandLine, CheckTellsOfSoundsThatAreMissingOrBroken) {
   EXPECT_EQ(run({"check", file}), 1);
   EXPECT_THAT(out, HasSubstr("sound “press.wav”: it is not a sound"));
   EXPECT_THAT(out, HasSubstr("sound “sounds/confirm.wav”: is missing"));
+}
+
+TEST_F(CommandLine, CheckTellsOfTheSoundOfARouteThatIsMissing) {
+  Project menu = test::columnMenu({"one", "two"});
+  const ItemId one = test::buttons(menu)[0];
+  menu = test::after(
+      menu, setCarries(menu.screens[0]->id, {one}, Dir::Down, {.motion = {}, .sound = "gone.wav"}));
+  EXPECT_EQ(run({"check", write("quiet.bristle", writeProject(menu))}), 1);
+  EXPECT_THAT(out, HasSubstr("“one”, sound of its route down: is missing"));
 }
 
 TEST_F(CommandLine, RehearsePlaysWhatWasKeptFromTheScope) {

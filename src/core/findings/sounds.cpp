@@ -17,6 +17,7 @@ void checkRouteSounds(const Screen& screen, const WhyNoFile& why, Findings& out)
     for (const Dir dir : kDirs) {
       RouteCarries silent = button->routes.carries[size_t(dir)];
       const std::string file = std::exchange(silent.sound, {});
+      silent.volume = 1;
       if (file.empty() || !seen.insert(file).second) continue;
       Edit mend = setCarries(screen.id, {item->id}, dir, silent);
       mend.name = "let the route " + std::string(nameOf(dir)) + " be silent";

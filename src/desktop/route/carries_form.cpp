@@ -37,7 +37,7 @@ CarriesForm::CarriesForm(Work& work) : work_(work) {
   sound_ = new SoundRows(work, *this, [this](const std::string& file, double volume) {
     change([&](RouteCarries& c) {
       c.sound = file;
-      c.volume = volume;
+      c.volume = file.empty() ? 1 : volume;  // of a sound
     });
   });
 }

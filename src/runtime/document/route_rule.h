@@ -69,7 +69,7 @@ struct RouteMotion {
 struct RouteCarries {
   std::optional<RouteMotion> motion;  // none: as the machines say
   std::string sound;                  // a WAV or OGG file, beside the project; empty: as they say
-  double volume = 1;                  // of it, 0–1
+  double volume = 1;                  // of it, 0–1; 1 where there is none
   bool operator==(const RouteCarries&) const = default;
 };
 
