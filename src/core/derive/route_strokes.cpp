@@ -9,6 +9,21 @@
 #include <tuple>
 
 namespace bristle {
+
+StrokeSpot unitOf(Dir dir) {
+  switch (dir) {
+    case Dir::Up:
+      return {0, -1};
+    case Dir::Down:
+      return {0, 1};
+    case Dir::Left:
+      return {-1, 0};
+    case Dir::Right:
+      return {1, 0};
+  }
+  return {};
+}
+
 namespace {
 
 constexpr double kHandle = 0.45, kLongestHandle = 160;  // of the plain curve: of its length; px
@@ -32,20 +47,6 @@ StrokeSpot operator*(StrokeSpot a, double by) {
 }
 double length(StrokeSpot a) {
   return std::hypot(a.x, a.y);
-}
-
-StrokeSpot unit(Dir dir) {
-  switch (dir) {
-    case Dir::Up:
-      return {0, -1};
-    case Dir::Down:
-      return {0, 1};
-    case Dir::Left:
-      return {-1, 0};
-    case Dir::Right:
-      return {1, 0};
-  }
-  return {};
 }
 
 StrokeSpot middle(const Box& box) {
@@ -101,7 +102,7 @@ bool share(const Box& a, const Box& b, bool down) {
 // above or below, the one that it leaves by, as a bracket; else where the line of their middles
 // comes in.
 Dir arrivalSide(const Box& from, Dir dir, const Box& to) {
-  const StrokeSpot d = middle(to) - middle(from), u = unit(dir);
+  const StrokeSpot d = middle(to) - middle(from), u = unitOf(dir);
   const bool vertical = across(dir);
   if (share(from, to, vertical)) return dir;
   if (share(from, to, !vertical) && d.x * u.x + d.y * u.y > 0) return opposite(dir);
@@ -130,7 +131,7 @@ void spread(const Box& box, Dir side, std::vector<End>& ends) {
   const double room = std::max(0.0, long_ - 2 * std::min(kFromCorner, long_ / 4));
   const double each = std::min(kBetween, room / double(ends.size()));
   const StrokeSpot at =
-      middle(box) + StrokeSpot{unit(side).x * box.w / 2, unit(side).y * box.h / 2};
+      middle(box) + StrokeSpot{unitOf(side).x * box.w / 2, unitOf(side).y * box.h / 2};
   for (size_t k = 0; k < ends.size(); ++k) {
     const double by = (double(k) - double(ends.size() - 1) / 2) * each;
     *ends[k].spot = at + (flat ? StrokeSpot{by, 0} : StrokeSpot{0, by});
@@ -149,8 +150,8 @@ std::vector<StrokeWay> plainWays(std::span<const Box> boxes, std::span<const Rou
   for (size_t i = 0; i < routes.size(); ++i) {
     const RouteEnds& r = routes[i];
     const Dir into = arrivalSide(boxes[size_t(r.from)], r.dir, boxes[size_t(r.to)]);
-    out[i].leaves = unit(r.dir);
-    out[i].arrives = unit(opposite(into));
+    out[i].leaves = unitOf(r.dir);
+    out[i].arrives = unitOf(opposite(into));
     add(r.from, r.dir, r.to, r.dir, true, out[i].spots[0]);
     add(r.to, into, r.from, r.dir, false, out[i].spots[1]);
   }

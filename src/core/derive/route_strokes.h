@@ -14,6 +14,9 @@ struct StrokeSpot {
   bool operator==(const StrokeSpot&) const = default;
 };
 
+// Where a direction points, of length 1; y runs down.
+StrokeSpot unitOf(Dir dir);
+
 // A route to be drawn: by index into the boxes, which may be the same ones.
 struct RouteEnds {
   int from = 0;
@@ -33,9 +36,10 @@ struct StrokeWay {
 };
 
 // One for each route, in the pixels of the boxes, of which the first `obstacles` are gone round:
-// `away` px from them (4–40), further where several do, nearer in narrow lanes. What overlaps one of the route's own boxes
-// is no obstacle. Where there is no way round, the plain curve. The order of the routes does not
-// matter. Takes time in the obstacles for each route, and more for each that has to bend.
+// `away` px from them (4–40), further where several do, nearer in narrow lanes. What overlaps one
+// of the route's own boxes is no obstacle. Where there is no way round, the plain curve. The order
+// of the routes does not matter. Takes time in the obstacles for each route, and more for each that
+// has to bend.
 std::vector<StrokeWay> strokeWays(std::span<const Box> boxes, size_t obstacles,
                                   std::span<const RouteEnds> routes, Px away);
 

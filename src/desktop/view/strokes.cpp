@@ -16,18 +16,9 @@ constexpr size_t kMostBent = 400;  // where there are more, only the strong ones
 constexpr double kWide = 4;        // half the width at the root, px
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
-QPointF unit(Dir dir) {
-  switch (dir) {
-    case Dir::Up:
-      return {0, -1};
-    case Dir::Down:
-      return {0, 1};
-    case Dir::Left:
-      return {-1, 0};
-    case Dir::Right:
-      return {1, 0};
-  }
-  return {};
+QPointF along(Dir dir) {
+  const StrokeSpot u = unitOf(dir);
+  return {u.x, u.y};
 }
 
 // A tapered outline along a way.
@@ -58,7 +49,7 @@ QPainterPath taper(const StrokeWay& way) {
 
 void paintWrap(QPainter& p, const Stroke& s, const QColor& colour) {
   // Out over the near edge of the screen, in again over the far one.
-  const QPointF out = sideOf(s.from, s.dir), in = sideOf(s.to, opposite(s.dir)), u = unit(s.dir);
+  const QPointF out = sideOf(s.from, s.dir), in = sideOf(s.to, opposite(s.dir)), u = along(s.dir);
   const auto edge = [&](const QPointF& at, bool leaving) {
     const QRectF& r = s.screen;
     QPointF e = at;
@@ -88,7 +79,7 @@ Stroke strokeOf(const ScreenRoutes& routes, int box, Dir dir, const QRectF& from
 }
 
 QPointF sideOf(const QRectF& box, Dir dir, double shift) {
-  const QPointF u = unit(dir), side(-u.y(), u.x());
+  const QPointF u = along(dir), side(-u.y(), u.x());
   return box.center() + QPointF(u.x() * box.width() / 2, u.y() * box.height() / 2) + side * shift;
 }
 
