@@ -346,6 +346,35 @@ TEST_F(RouteBenchTest, WhyIsSeenOnTheCanvasAndRemembered) {
   EXPECT_TRUE(named<QToolButton>(QStringLiteral("One direction"))->isChecked());
 }
 
+// Of several picked ones, and where nothing is picked of the cluster that is in hand.
+TEST_F(RouteBenchTest, RoutesOfSeveralOrOfAClusterAreShownAlone) {
+  const auto between = [&](size_t a, size_t b) {
+    const QPointF middle = (at(a) + at(b)) / 2;
+    const QImage all = view->grab().toImage();
+    // Down and up run beside one another: somewhere across the gap there is ink, or none.
+    for (int dx = -9; dx <= 9; ++dx)
+      if (all.pixelColor(middle.toPoint() + QPoint(dx, 0)).lightness() < 60) return true;
+    return false;
+  };
+  key(Qt::Key_W, Qt::ControlModifier | Qt::AltModifier);  // only the strokes
+  work().pickItems({});
+  ASSERT_TRUE(between(0, 1));
+  ASSERT_TRUE(between(2, 3));
+  click(QStringLiteral("Of the picked, or of the cluster in hand"));
+  EXPECT_FALSE(between(0, 1)) << "nothing is picked";
+  work().pickItems({ids[0], ids[1]});
+  EXPECT_TRUE(between(0, 1));
+  EXPECT_TRUE(between(1, 2)) << "out of the second";
+  EXPECT_FALSE(between(2, 3));
+  ASSERT_TRUE(work().perform(addCluster(project().screens[0]->id, {ids[2], ids[3]})));
+  work().pickItems({});
+  auto* clusters = named<QComboBox>(QStringLiteral("Cluster"));
+  clusters->setFocus();
+  QTest::keyClick(clusters, Qt::Key_End);
+  EXPECT_TRUE(between(2, 3));
+  EXPECT_FALSE(between(0, 1));
+}
+
 TEST_F(RouteBenchTest, AControllerWalksTheRoutes) {
   const auto picked = [&] { return work().picked().items; };
   QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());

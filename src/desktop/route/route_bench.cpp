@@ -38,7 +38,7 @@ RouteBench::RouteBench(Work& work, QWidget* parent) : Bench(parent), work_(work)
   QButtonGroup* group = ways_ = new QButtonGroup(this);
   const std::tuple<QString, QString, Shown> ways[] = {
       {tr("All"), tr("All routes"), Shown::All},
-      {tr("Picked"), tr("Of the picked"), Shown::Picked},
+      {tr("Picked"), tr("Of the picked, or of the cluster in hand"), Shown::Picked},
       {tr("Direction"), tr("One direction"), Shown::Direction}};
   for (const auto& [text, name, shown] : ways) {
     auto* button = new QToolButton;

@@ -10,6 +10,7 @@
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
+#include "runtime/focus/clusters.h"
 
 namespace bristle {
 namespace {
@@ -60,14 +61,25 @@ void RouteView::show(std::vector<RouteMove> moves) {
   show(Shown::Marked);
 }
 
+// What is picked; where nothing is, all of the cluster that stands out.
+bool RouteView::isOfPicked(int box) const {
+  const ScreenRoutes& routes = work().routes();
+  const Screen& screen = *work().screen();
+  if (box < 0) return false;
+  if (!work().picked().items.empty())
+    return work().isPicked(screen.items[size_t(routes.items[size_t(box)])]->id);
+  for (size_t c = 0; c < routes.clusters.size() && c < screen.clusters.size(); ++c)
+    if (screen.clusters[c].id == cluster_ && holds(routes, static_cast<int>(c), box)) return true;
+  return false;
+}
+
 bool RouteView::isDrawn(int box, Dir dir) const {
-  const int picked = work().pickedBox();
   switch (shown_) {
     case Shown::All:
       return true;
     case Shown::Picked:
-      return box == picked ||
-             work().routes().output.routes[size_t(box)][size_t(dir)].target == picked;
+      return isOfPicked(box) ||
+             isOfPicked(work().routes().output.routes[size_t(box)][size_t(dir)].target);
     case Shown::Direction:
       return dir == work().picked().dir;
     case Shown::Marked:
@@ -106,7 +118,7 @@ void RouteView::addRoutes(std::vector<Stroke>& strokes) const {
       const int box = static_cast<int>(b);
       if (route.target < 0 || !isDrawn(box, dir)) continue;
       Stroke s = strokeOf(routes, box, dir, boxRect(box), targetRect(box, route));
-      s.strong = picked < 0 || box == picked;
+      s.strong = picked < 0 || isOfPicked(box);
       s.screen = all;
       strokes.push_back(std::move(s));
     }

@@ -48,6 +48,7 @@ class RouteView : public ScreenView {
  private:
   void walked(const Result<RouteWalk::Stepped>& stepped);
   bool isDrawn(int box, Dir dir) const;
+  bool isOfPicked(int box) const;
   QRectF boxRect(int box) const;
   QRectF targetRect(int from, const Route& route) const;
   QRectF clusterRect(int cluster) const;
