@@ -88,7 +88,7 @@ BENCHMARK(dragAmong)
     ->Iterations(120)
     ->Unit(benchmark::kMillisecond);
 
-// The same with the routes of all drawn, solved anew in each frame.
+// The same with the routes of what is dragged drawn, solved anew in each frame.
 void dragWithRoutes(benchmark::State& state) {
   window->openBench(QStringLiteral("place"));
   auto& canvas = *window->findChild<Canvas*>();
