@@ -9,6 +9,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/canvas.h"
+#include "desktop/route/route_view.h"
 #include "in_window.h"
 
 namespace {
@@ -104,6 +105,29 @@ BENCHMARK(dragWithRoutes)
     ->Args({1000, 1})
     ->UseManualTime()
     ->Iterations(120)
+    ->Unit(benchmark::kMillisecond);
+
+// One frame of the Route bench with all routes drawn and nothing picked. Ratio: in the canvas of
+// Place with the same buttons.
+void allRoutesPainted(benchmark::State& state) {
+  window->work().replace(many(static_cast<int>(state.range(0))), {}, false);
+  window->openBench(QStringLiteral("place"));  // so that there is its canvas
+  window->openBench(QStringLiteral("route"));
+  for (int i = 0; i < 50; ++i) QApplication::processEvents();
+  auto& view = *window->findChild<RouteView*>();
+  auto& canvas = *window->findChild<Canvas*>();
+  window->work().pickItems({});
+  const auto frame = [&] { view.repaint(); };
+  frame();
+  bench::frames(state, frame);
+  bench::ratioTo(
+      state, frame, [&] { canvas.grab(); }, 9);
+}
+BENCHMARK(allRoutesPainted)
+    ->Arg(50)
+    ->Arg(1000)
+    ->UseManualTime()
+    ->Iterations(40)
     ->Unit(benchmark::kMillisecond);
 
 // Six displays, each in three languages.

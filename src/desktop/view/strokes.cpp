@@ -10,9 +10,9 @@
 namespace bristle {
 namespace {
 
-constexpr int kPoints = 24;
-constexpr double kAway = 9;        // px from what is gone round
-constexpr size_t kMostBent = 400;  // where there are more, only the strong ones are
+constexpr int kPoints = 24, kFewPoints = 8;  // of a stroke; where there are many, and small ones
+constexpr double kAway = 9;                  // px from what is gone round
+constexpr size_t kMostBent = 400;  // of more only the strong ones are, if these are not more, too
 constexpr double kWide = 4;        // half the width at the root, px
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
@@ -22,8 +22,8 @@ QPointF along(Dir dir) {
 }
 
 // A tapered outline along a way.
-QPainterPath taper(const StrokeWay& way) {
-  const auto spots = alongStroke(way, kPoints);
+QPainterPath taper(const StrokeWay& way, int points) {
+  const auto spots = alongStroke(way, points);
   double whole = 0, gone = 0;
   for (size_t i = 1; i < spots.size(); ++i)
     whole += std::hypot(spots[i].x - spots[i - 1].x, spots[i].y - spots[i - 1].y);
@@ -85,7 +85,7 @@ QPointF sideOf(const QRectF& box, Dir dir, double shift) {
 
 namespace {
 
-void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way) {
+void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way, int points) {
   p.save();
   const QColor colour = s.sort == StrokeSort::Pinned   ? kAmber
                         : s.sort == StrokeSort::Broken ? kBrick
@@ -96,7 +96,7 @@ void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way) {
     p.restore();
     return;
   }
-  const QPainterPath path = taper(way);
+  const QPainterPath path = taper(way, points);
   if (s.rimmed) p.strokePath(path, QPen(QColor(255, 255, 255, 210), 3));
   if (s.returns) {
     p.setPen(Qt::NoPen);
@@ -145,14 +145,17 @@ void paintStrokes(QPainter& p, const std::vector<Stroke>& strokes,
                   const std::vector<QRectF>& boxes) {
   Ends ends(boxes);
   const size_t obstacles = ends.all().size();
+  const auto strong = size_t(std::count_if(strokes.begin(), strokes.end(),
+                                           [](const Stroke& each) { return each.strong; }));
   std::vector<RouteEnds> routes;
   for (const Stroke& each : strokes)
     routes.push_back({ends.number(each.from), each.dir, ends.number(each.to),
-                      each.strong || strokes.size() <= kMostBent});
+                      strokes.size() <= kMostBent || (each.strong && strong <= kMostBent)});
   const auto ways = strokeWays(ends.all(), obstacles, routes, kAway);
-  for (const bool strong : {false, true})
+  const int points = strokes.size() > kMostBent ? kFewPoints : kPoints;
+  for (const bool over : {false, true})
     for (size_t i = 0; i < ways.size(); ++i)
-      if (strokes[i].strong == strong) paintStroke(p, strokes[i], ways[i]);
+      if (strokes[i].strong == over) paintStroke(p, strokes[i], ways[i], points);
 }
 
 }  // namespace bristle
