@@ -438,6 +438,52 @@ TEST_F(RouteBenchTest, RoutesAreSetAsInAnotherGroup) {
   EXPECT_EQ(set.target.item, ItemPath(all[6]));
 }
 
+// Of so many routes a picture is kept; it must never show what is no longer so.
+TEST_F(RouteBenchTest, ManyRoutesAreSeenAsTheyAreNow) {
+  std::vector<Box> boxes;
+  for (int i = 0; i < 130; ++i)
+    boxes.push_back({20 + 80.0 * (i % 13), 20 + 60.0 * (i / 13), 40, 24});
+  work().replace(test::placedMenu(boxes), {}, false);
+  key(Qt::Key_W, Qt::ControlModifier | Qt::AltModifier);
+  work().pickItems({});
+  const auto seen = [&] {
+    (void)view->grab();  // what is to be painted is known in a frame
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !view->busy(); }));
+    return view->grab().toImage();
+  };
+  // The darkest of the gap under a box: ink, or only the ground.
+  const auto ink = [&](const QImage& all, size_t from) {
+    const QPointF middle = (at(from) + at(from + 13)) / 2;
+    int least = 255;
+    for (int dx = -9; dx <= 9; ++dx)
+      least = std::min(least, all.pixelColor(middle.toPoint() + QPoint(dx, 0)).lightness());
+    return least;
+  };
+  const QImage whole = seen();
+  const int strong = ink(whole, 40);
+  EXPECT_LT(strong, 70);
+  // Those of others step back; those of the picked do not.
+  work().pickItems({test::buttons(project())[100]});
+  const QImage picked = seen();
+  EXPECT_LT(ink(picked, 100), 70);
+  EXPECT_GT(ink(picked, 40), strong + 30);
+  work().pickItems({});
+  EXPECT_EQ(seen(), whole);
+  // Moved and zoomed it is the same as painted there at once.
+  view->zoomBy(1.5);
+  const QImage nearer = seen();
+  EXPECT_LT(ink(nearer, 57), 70);
+  view->fit();
+  EXPECT_EQ(seen(), whole);
+  // A box that went leaves nothing behind.
+  const QRectF at64 = view->toWidget(work().routes().input.boxes[64]);
+  const QPoint was = (at64.topLeft() + QPointF(3, at64.height() / 2)).toPoint();
+  const QColor box = whole.pixelColor(was);
+  ASSERT_TRUE(
+      work().perform(removeItems(project().screens[0]->id, {test::buttons(project())[64]})));
+  EXPECT_NE(seen().pixelColor(was), box);
+}
+
 // Bad input: it is shown, judged and left again.
 TEST_F(RouteBenchTest, TenThousandBoxesInOnePlaceAreBorne) {
   work().replace(test::placedMenu(std::vector<Box>(10'000, Box{300, 300, 80, 40})), {}, false);

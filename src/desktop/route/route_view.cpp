@@ -44,6 +44,7 @@ std::optional<Dir> dirOf(int key) {
 
 RouteView::RouteView(Work& work, QWidget* parent)
     : ScreenView(work, parent), walk_(work.measure()) {
+  connect(&ground_, &RouteGround::painted, this, [this] { update(); });
   setAccessibleName(tr("Routes of the screen"));
   setAccessibleDescription(
       tr("Arrows pick a direction, Ctrl and arrows walk, Enter and Backspace go into a single stop "
@@ -144,6 +145,7 @@ void RouteView::showSteps(bool on) {
 
 void RouteView::setSteps(std::vector<int> steps) {
   steps_ = std::move(steps);
+  mostSteps_ = steps_.empty() ? 0 : *std::max_element(steps_.begin(), steps_.end());
   if (stepsShown_) update();
 }
 
@@ -152,51 +154,66 @@ std::optional<int> RouteView::stepsTo(int box) const {
   return steps_[size_t(box)];
 }
 
-void RouteView::paintBox(QPainter& p, int box) {
+RouteBox RouteView::routeBox(int box, bool picked) const {
   const Screen& screen = *work().screen();
-  const QRectF r = boxRect(box);
   const Item& item = *screen.items[size_t(work().routes().items[size_t(box)])];
-  const bool mine = box == work().pickedBox() || work().isPicked(item.id);
-  const auto steps = stepsTo(box);
-  QColor fill(52, 58, 60);
-  if (steps) fill = tintOf(*steps, *std::max_element(steps_.begin(), steps_.end()));
-  p.setPen(QPen(mine ? Qt::white : QColor(255, 255, 255, 170), mine ? 3 : 1));
-  p.setBrush(mine && !steps ? QColor("#0f6e6e") : fill);
-  p.drawRoundedRect(r, 5, 5);
-  if (item.id == screen.entry) {
-    p.setBrush(Qt::white);
-    p.setPen(QPen(QColor("#0f6e6e"), 3));
-    p.drawEllipse(r.topLeft() + QPointF(2, 2), 5, 5);
+  RouteBox out{boxRect(box), toQt(displayName(item)), {}, QColor(52, 58, 60)};
+  out.picked = picked;
+  out.entry = item.id == screen.entry;
+  if (picked) out.fill = QColor("#0f6e6e");
+  if (const auto steps = stepsTo(box)) {
+    out.fill = tintOf(*steps, mostSteps_);
+    out.steps = *steps < 0 ? tr("never") : QString::number(*steps);
   }
-  if (r.width() < 24) return;
-  p.setPen(Qt::white);
-  QFont small = font();
-  small.setPixelSize(r.width() < 90 ? 10 : 12);
-  p.setFont(small);
-  const QString name = toQt(displayName(item));
-  p.drawText(r, Qt::AlignCenter,
-             QFontMetrics(small).elidedText(name, Qt::ElideRight, int(r.width()) - 4));
-  if (!steps) return;
-  small.setPixelSize(9);
-  small.setBold(true);
-  p.setFont(small);
-  p.drawText(r.adjusted(3, 1, -4, -1), Qt::AlignRight | Qt::AlignTop,
-             *steps < 0 ? tr("never") : QString::number(*steps));
+  return out;
+}
+
+bool RouteView::isPickedBox(int box) const {
+  const Item& item = *work().screen()->items[size_t(work().routes().items[size_t(box)])];
+  return box == work().pickedBox() || work().isPicked(item.id);
+}
+
+// What is picked is drawn in the frame, all the rest from its picture.
+void RouteView::paintMany(QPainter& p, std::vector<Stroke> strokes) {
+  RouteGround::Scene scene{work().screen()->id, {}, strokes, font()};
+  std::vector<QRectF> rects;
+  for (size_t b = 0; b < work().routes().items.size(); ++b) {
+    scene.boxes.push_back(routeBox(static_cast<int>(b), false));
+    rects.push_back(scene.boxes.back().rect);
+  }
+  for (Stroke& each : scene.strokes) each.strong = true;
+  scene.ratio = devicePixelRatioF();
+  scene.size = (QSizeF(size()) * scene.ratio).toSize();
+  scene.origin = toWidget(QPointF());
+  scene.zoom = zoom();
+  ground_.show(std::move(scene));
+  const bool some = std::erase_if(strokes, [](const Stroke& each) { return !each.strong; }) > 0;
+  ground_.paint(p, some ? kWeakStroke : 1);
+  for (size_t b = 0; b < rects.size(); ++b)
+    if (isPickedBox(static_cast<int>(b)))
+      paintRouteBox(p, routeBox(static_cast<int>(b), true), font());
+  paintClusters(p);
+  if (some) paintStrokes(p, strokes, rects);
 }
 
 void RouteView::paintOver(QPainter& p) {
   if (!work().screen() || !work().display()) return;
   paintSight(p);
-  std::vector<QRectF> boxes;
-  for (size_t b = 0; b < work().routes().items.size(); ++b) {
-    paintBox(p, static_cast<int>(b));
-    boxes.push_back(boxRect(static_cast<int>(b)));
-  }
-  paintClusters(p);
   std::vector<Stroke> strokes;
   addStops(strokes);
   addRoutes(strokes);
-  paintStrokes(p, strokes, boxes);
+  if (strokes.size() > kManyStrokes) {
+    paintMany(p, std::move(strokes));
+  } else {
+    std::vector<QRectF> rects;
+    for (size_t b = 0; b < work().routes().items.size(); ++b) {
+      const RouteBox box = routeBox(static_cast<int>(b), isPickedBox(static_cast<int>(b)));
+      paintRouteBox(p, box, font());
+      rects.push_back(box.rect);
+    }
+    paintClusters(p);
+    paintStrokes(p, strokes, rects);
+  }
   paintRanks(p);
   paintKnobs(p);
 }

@@ -3,7 +3,7 @@
 #pragma once
 #include "core/derive/route_quality.h"
 #include "core/derive/route_walk.h"
-#include "desktop/view/strokes.h"
+#include "desktop/route/route_ground.h"
 #include "desktop/view/screen_view.h"
 
 namespace bristle {
@@ -35,6 +35,8 @@ class RouteView : public ScreenView {
   // The picked direction is drawn to a place, in widget px, and pinned to the button there.
   void drawTo(const QPointF& place);
   void dropAt(const QPointF& place);
+  // Of a screen with many routes the picture is still being painted.
+  bool busy() const { return ground_.busy(); }
 
  protected:
   void paintOver(QPainter& painter) override;
@@ -55,7 +57,9 @@ class RouteView : public ScreenView {
   void addRoutes(std::vector<Stroke>& strokes) const;
   void addStops(std::vector<Stroke>& strokes) const;
   void paintClusters(QPainter& painter);
-  void paintBox(QPainter& painter, int box);
+  RouteBox routeBox(int box, bool picked) const;
+  bool isPickedBox(int box) const;
+  void paintMany(QPainter& painter, std::vector<Stroke> strokes);
   std::optional<int> stepsTo(int box) const;
   void paintKnobs(QPainter& painter);
   void paintSight(QPainter& painter);
@@ -66,8 +70,10 @@ class RouteView : public ScreenView {
   ScreenId markedOn_;
   ClusterId cluster_;
   RouteWalk walk_;
+  RouteGround ground_;
   bool stepsShown_ = false, whyShown_ = true;
   std::vector<int> steps_;
+  int mostSteps_ = 0;
   bool dragging_ = false;
   QPointF at_;  // widget px
 };

@@ -12,8 +12,7 @@ namespace {
 
 constexpr int kPoints = 24, kFewPoints = 8;  // of a stroke; where there are many, and small ones
 constexpr double kAway = 9;                  // px from what is gone round
-constexpr size_t kMostBent = 400;  // of more only the strong ones are, if these are not more, too
-constexpr double kWide = 4;        // half the width at the root, px
+constexpr double kWide = 4;                  // half the width at the root, px
 const QColor kInk("#1c1a18"), kAmber("#e09a12"), kBrick("#c8452a"), kHalo(255, 255, 255, 170);
 
 QPointF along(Dir dir) {
@@ -90,7 +89,7 @@ void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way, int points)
   const QColor colour = s.sort == StrokeSort::Pinned   ? kAmber
                         : s.sort == StrokeSort::Broken ? kBrick
                                                        : kInk;
-  p.setOpacity(s.strong ? 1 : 0.45);
+  p.setOpacity(s.strong ? 1 : kWeakStroke);
   if (s.sort == StrokeSort::Wrap) {
     paintWrap(p, s, kAmber);
     p.restore();
@@ -150,9 +149,9 @@ void paintStrokes(QPainter& p, const std::vector<Stroke>& strokes,
   std::vector<RouteEnds> routes;
   for (const Stroke& each : strokes)
     routes.push_back({ends.number(each.from), each.dir, ends.number(each.to),
-                      strokes.size() <= kMostBent || (each.strong && strong <= kMostBent)});
+                      strokes.size() <= kManyStrokes || (each.strong && strong <= kManyStrokes)});
   const auto ways = strokeWays(ends.all(), obstacles, routes, kAway);
-  const int points = strokes.size() > kMostBent ? kFewPoints : kPoints;
+  const int points = strokes.size() > kManyStrokes ? kFewPoints : kPoints;
   for (const bool over : {false, true})
     for (size_t i = 0; i < ways.size(); ++i)
       if (strokes[i].strong == over) paintStroke(p, strokes[i], ways[i], points);

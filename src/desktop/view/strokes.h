@@ -18,7 +18,11 @@ struct Stroke {
   bool strong = true;   // the others step back
   bool rimmed = false;  // light all round: over art of any darkness
   QRectF screen;        // wraps run round its edge
+  bool operator==(const Stroke&) const = default;
 };
+// Of more only the strong ones are bent, if these are not more, too; and not within a frame.
+constexpr size_t kManyStrokes = 400;
+constexpr double kWeakStroke = 0.45;  // opacity of one that steps back
 
 // Of a box's route in a direction, which leads somewhere; what it looks like follows from why it
 // does. The rest is as it is at first.
