@@ -35,7 +35,7 @@ for path, wrong in [
     (["kinds", 0, "parts", 0, "type"], "sprite"),
     (["machines", 0, "transitions", 0, "on"], "click"),
     (["screens", 0, "items", 2, "gap"], "16"),
-    (["screens", 0, "items", 2, "items", 0, "action", "do"], "explode"),
+    (["screens", 0, "items", 2, "items", 0, "actions", 0, "do"], "explode"),
     (["screens", 0, "items", 2, "items", 0, "caption"], {"in": {}}),
     (["languages", 0, "rightToLeft"], "yes"),
 ]:

@@ -58,13 +58,13 @@ class Job : public test::WindowTest {
     click(QStringLiteral("Lay down a column"));
     ASSERT_EQ(buttons(1).size(), 1U);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(1)[0]).toPoint());
-    choose(QStringLiteral("Action"), int(ActionType::Back));
-    EXPECT_EQ(findItem(*project().screens[1], buttons(1)[0])->button()->action.type,
+    choose(QStringLiteral("Action"), 1 + int(ActionType::Back));
+    EXPECT_EQ(findItem(*project().screens[1], buttons(1)[0])->button()->actions.at(0).type,
               ActionType::Back);
     work().pickScreen(project().screens[0]->id);
     QTest::mouseClick(&canvas(), Qt::LeftButton, {}, at(canvas(), buttons(0)[1]).toPoint());
-    choose(QStringLiteral("Action"), int(ActionType::PutOnTop));
-    EXPECT_EQ(findItem(*project().screens[0], buttons(0)[1])->button()->action.screen,
+    choose(QStringLiteral("Action"), 1 + int(ActionType::PutOnTop));
+    EXPECT_EQ(findItem(*project().screens[0], buttons(0)[1])->button()->actions.at(0).screen,
               project().screens[1]->id);
   }
   // Types a value into the ledger's cell of that row and column.

@@ -109,9 +109,9 @@ TEST_F(KeysTest, AShortcutPressesTheButtonThatAnswersToIt) {
   ASSERT_EQ(project().shortcuts.size(), 1U);
   fill(QStringLiteral("Name of shortcut 1"), QStringLiteral("Drop ballast"));
   fill(QStringLiteral("Keys for shortcut 1"), QStringLiteral("D"));
-  choose(QStringLiteral("Action"), int(ActionType::Quit));
+  choose(QStringLiteral("Action"), 1 + int(ActionType::Quit));
   EXPECT_EQ(project().shortcuts[0].name, "Drop ballast");
-  EXPECT_EQ(project().shortcuts[0].action.type, ActionType::Quit);
+  EXPECT_EQ(project().shortcuts[0].actions.at(0).type, ActionType::Quit);
   // The button in the middle answers, and has no focus itself.
   work().pickItems({ids[1]});
   choose(QStringLiteral("Pressed by"), 2);

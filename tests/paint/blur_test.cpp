@@ -146,7 +146,7 @@ TEST(Blur, AScreenOnTopBlursTheOneBelow) {
   go.place = {{Pin::Start, 1000, 200, 0}, {Pin::Start, 500, 60, 0}};
   ButtonData data;
   data.kind = f.project.kinds[0]->id;
-  data.action = {ActionType::PutOnTop, {"over"}, {}};
+  data.actions = {{ActionType::PutOnTop, {"over"}, {}}};
   go.what = data;
   first.items.emplace_back(go);
   Screen over;

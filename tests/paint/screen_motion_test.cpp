@@ -19,7 +19,8 @@ Project fading() {
   const ScreenId second = h.now().screens[1]->id;
   test::must(h, addButton(second, h.now().kinds[0]->id, "Dark", 40, 40));
   Project p = h.now();
-  edit(*edit(p, first), test::buttons(p)[0])->button()->action = {ActionType::PutOnTop, second, {}};
+  edit(*edit(p, first), test::buttons(p)[0])->button()->actions = {
+      {ActionType::PutOnTop, second, {}}};
   edit(p, first)->backdrop = Fill::solid({200, 180, 160, 255});
   edit(p, second)->backdrop = Fill::solid({20, 30, 40, 255});
   edit(p, second)->comes = {ScreenMotionForm::Fade, 100, {.type = EasingType::Linear}};

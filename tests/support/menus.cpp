@@ -51,6 +51,39 @@ std::vector<ItemId> buttons(const Project& project, size_t screen) {
 
 namespace {
 
+// All that actions, values, screens that come and go and sounds can say.
+void addDoing(Project& project, Screen& screen, const ItemId& button) {
+  const ValueId value = freshId<ValueId>(project, "v");
+  project.values.push_back(
+      {.id = value, .name = "Level", .start = 2, .least = 0, .most = 4, .step = 0.5});
+  project.values.push_back({.id = freshId<ValueId>(project, "v"),
+                            .name = "Depth",
+                            .start = 1,
+                            .sort = ValueSort::Choice,
+                            .options = {"shallow", "deep"}});
+  project.settings.bumpSound = "bump.wav";
+  project.settings.openSound = "open.wav";
+  project.settings.backSound = "back.wav";
+  project.settings.musicVolume = project.settings.cueVolume = value;
+  const ScreenMotion slide{ScreenMotionForm::Slide, 300, {}, ScreenEdge::Top, 0.5, 0.5, 20};
+  const ScreenMotion grow{ScreenMotionForm::Grow, 100, {}, ScreenEdge::Right, 0.25, 0.75};
+  screen.comes = slide;
+  screen.goes = grow;
+  screen.sleeps = true;
+  screen.blurBelow = 7;
+  screen.music = {"deep.ogg", 0.5, Beneath::Stops};
+  edit(screen, button)->shownWhen = "@" + value.text + " > 1 or visited(@" + button.text + ")";
+  edit(screen, button)->button()->actions = {
+      {.type = ActionType::Set, .value = value, .number = 3, .when = "@" + value.text + " = 1"},
+      {.type = ActionType::Step, .value = value, .number = -2},
+      {.type = ActionType::Toggle, .item = button},
+      {.type = ActionType::Link, .message = "https://example.org/"},
+      {.type = ActionType::Message, .message = "done"},
+      {.type = ActionType::BackTo, .screen = project.first, .change = ScreenChange{slide, grow}}};
+  for (auto& item : screen.items)
+    if (item->container()) item.edit().container()->panels = true;
+}
+
 // What displays block, how screens grow, what scrolls and flies out, a reusable group, a bar.
 void addPlacing(Project& project, const ScreenId& first, const ScreenId& second) {
   Display& display = project.displays[0];
@@ -71,12 +104,13 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   row.container()->follow = Follow::Page;
   row.container()->flyOut = {back, Side::Right, false, true, true};
   const ShortcutId shortcut = freshId<ShortcutId>(project, "c");
-  project.shortcuts.push_back({shortcut, "Drop it", {ActionType::Message, {}, "drop"}});
+  project.shortcuts.push_back({shortcut, "Drop it", {{ActionType::Message, {}, "drop"}}});
   project.bindings.push_back({*parseSign(Sign::Of::Key, "Ctrl+Q"), Does::Shortcut, shortcut});
   screen.bindings.push_back({*parseSign(Sign::Of::Button, "start"), Does::Accept, {}});
   edit(screen, back)->button()->answers = {true, shortcut};
   edit(screen, back)->button()->aside = true;
   row.container()->tabs = Tabs::Round;
+  addDoing(project, screen, back);
   ScreenList list;
   list.id = freshId<ListId>(project, "list");
   list.name = "Bar";

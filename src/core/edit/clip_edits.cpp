@@ -16,6 +16,12 @@ namespace {
 Wanted wantedBy(const Project& project, const Screen& items) {
   Wanted out;
   for (const auto& item : items.items) {
+    eachCondition(*item, [&](const std::string& formula) {
+      withOtherValues(formula, [&](const ValueId& id) {
+        out.values.insert(id);
+        return id;
+      });
+    });
     const ButtonData* button = item->button();
     if (!button) continue;
     const Kind* kind = find(project, button->kind);  // a broken reference stays one
@@ -24,11 +30,8 @@ Wanted wantedBy(const Project& project, const Screen& items) {
       out.kinds.push_back(kind->id);
     collectNames(button->own.base, out.names);
     for (const auto& entry : button->own.departures) collectNames(entry.second, out.names);
-    for (const std::string* formula : {&button->when.enabled, &button->when.current})
-      withOtherValues(*formula, [&](const ValueId& id) {
-        out.values.insert(id);
-        return id;
-      });
+    for (const Action& action : button->actions)
+      if (action.value) out.values.insert(action.value);
   }
   return out;
 }
@@ -60,6 +63,13 @@ class Pasting {
       if (ContainerData* box = copy.container())
         if (const auto from = copies_.find(box->flyOut.from); from != copies_.end())
           box->flyOut.from = from->second;
+      // What a formula asks for is a value, or one of what is pasted.
+      eachCondition(copy, [this](std::string& formula) {
+        formula = withOtherValues(formula, [this](const ValueId& id) {
+          const auto item = copies_.find(ItemId{id.text});
+          return item == copies_.end() ? valueHere(id) : ValueId{item->second.text};
+        });
+      });
       if (ButtonData* button = copy.button()) bringAlong(*button);
       out.emplace_back(std::move(copy));
     }
@@ -73,12 +83,12 @@ class Pasting {
     button.own.base = here(button.own.base);
     for (auto& entry : button.own.departures) entry.second = here(entry.second);
     for (Text* text : {&button.caption, &button.accessibleName, &button.description}) here(*text);
-    for (std::string* formula : {&button.when.enabled, &button.when.current})
-      *formula = withOtherValues(*formula, [this](const ValueId& id) {
-        const auto at = taken_.values.find(id);
-        return at == taken_.values.end() ? id : at->second;
-      });
-    button.action.screen = screenHere(button.action.screen);
+    for (Action& action : button.actions) {
+      action.screen = screenHere(action.screen);
+      action.value = valueHere(action.value);
+      if (const auto copy = copies_.find(action.item); copy != copies_.end())
+        action.item = copy->second;
+    }
     button.answers.shortcut = shortcutHere(button.answers.shortcut);
     bringRoutes(button.routes);
   }
@@ -101,6 +111,11 @@ class Pasting {
         if (mine.tag == theirs.tag) others[mine.id] = words;
     }
     text.others = std::move(others);
+  }
+
+  ValueId valueHere(const ValueId& id) const {
+    const auto at = taken_.values.find(id);
+    return at == taken_.values.end() ? id : at->second;
   }
 
   // The one of the same name; the same id alone may be another screen of another project.

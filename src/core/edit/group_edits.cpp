@@ -30,7 +30,7 @@ void startBar(Project& after, Screen& screen, const ItemId& container, const Kin
   ButtonData button;
   button.kind = kind;
   button.caption = first->name;
-  button.action = {ActionType::Open, first->id, {}};
+  button.actions = {{ActionType::Open, first->id}};
   item.what = std::move(button);
   putLast(screen, container, {Shared<Item>(std::move(item))});
 }

@@ -19,7 +19,7 @@ void dropGoneScreens(Project& after) {
 // The screen of its own that a button opens; empty: it does something else.
 ScreenId opens(const Item& item) {
   const ButtonData* button = item.button();
-  return button && button->action.type == ActionType::Open ? button->action.screen : ScreenId{};
+  return button ? bristle::opens(button->actions) : ScreenId{};
 }
 
 Item buttonFor(Project& project, const Screen& screen, const Item* like) {
@@ -34,7 +34,7 @@ Item buttonFor(Project& project, const Screen& screen, const Item* like) {
   }
   out.id = freshId<ItemId>(project, "b");
   button.caption = screen.name;
-  button.action = {ActionType::Open, screen.id, {}};
+  button.actions = {{ActionType::Open, screen.id}};
   out.what = std::move(button);
   return out;
 }

@@ -18,11 +18,13 @@ ItemId mapped(const Ids& ids, const ItemId& id) {
   return at == ids.end() ? id : at->second;
 }
 
-void mapRoutes(RouteRules& routes, const Ids& ids) {
-  routes.each([&](RouteRule& rule) {
+// Where routes and actions lead to what is in it.
+void mapTargets(ButtonData& button, const Ids& ids) {
+  button.routes.each([&](RouteRule& rule) {
     if (const auto to = ids.find(rule.target.item.alone()); to != ids.end())
       rule.target = to->second;
   });
+  for (Action& action : button.actions) action.item = mapped(ids, action.item);
 }
 
 // What a button has of its own in each copy is taken from `own`; the rest stays.
@@ -33,7 +35,7 @@ void keepOwn(const Group& group, ButtonData& button, const ButtonData& own) {
     button.description = own.description;
   }
   if (group.ownTargets) {
-    button.action = own.action;
+    button.actions = own.actions;
     button.answers = own.answers;
   }
   if (group.ownExits) button.routes = own.routes;
@@ -54,7 +56,7 @@ Item asGroups(const Group& group, const Item& item, const Item& was, const Ids& 
   out.origin = was.origin;
   out.extra = was.extra;
   if (ButtonData* button = out.button()) {
-    mapRoutes(button->routes, ids);
+    mapTargets(*button, ids);
     if (const ButtonData* own = was.button()) keepOwn(group, *button, *own);
   }
   return out;
@@ -200,7 +202,7 @@ class Keeper {
         fresh.id = ids.at(item.id);
         fresh.parent = mapped(ids, item.parent);
         if (!isOfAnyGroup(after_, item.origin)) fresh.origin = {};
-        if (ButtonData* button = fresh.button()) mapRoutes(button->routes, ids);
+        if (ButtonData* button = fresh.button()) mapTargets(*button, ids);
       }
       items.emplace_back(std::move(fresh));
     }
@@ -255,7 +257,7 @@ class Keeper {
       const auto own = has.find(of.id);
       if (own != has.end()) item.extra = own->second->extra;
       if (ButtonData* button = item.button()) {
-        mapRoutes(button->routes, ids);
+        mapTargets(*button, ids);
         if (own != has.end() && own->second->button())
           keepOwn(group, *button, *own->second->button());
       }
@@ -316,7 +318,7 @@ std::vector<Shared<Item>> copyOfGroup(Project& project, const Group& group) {
       item.container()->group = group.id;
     else
       item.origin = of->id;
-    if (ButtonData* button = item.button()) mapRoutes(button->routes, ids);
+    if (ButtonData* button = item.button()) mapTargets(*button, ids);
     out.emplace_back(std::move(item));
   }
   return out;

@@ -231,7 +231,13 @@ Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
 
 Edit setAction(ScreenId screen, ItemId item, Action action) {
   return changeItems(std::move(screen), {std::move(item)}, "change action", {}, [=](Item& i) {
-    if (ButtonData* button = i.button()) button->action = action;
+    if (ButtonData* button = i.button()) button->actions = {action};
+  });
+}
+
+Edit setActions(ScreenId screen, std::vector<ItemId> items, Actions actions) {
+  return changeItems(std::move(screen), std::move(items), "change actions", {}, [=](Item& i) {
+    if (ButtonData* button = i.button()) button->actions = actions;
   });
 }
 

@@ -45,6 +45,8 @@ Edit setRoute(ScreenId screen, ItemId item, Dir dir, RouteRule rule);
 Edit setRouteOn(ScreenId screen, ItemId item, Dir dir, DisplayId display,
                 std::optional<RouteRule> rule);
 // What the button does when it is activated.
+// It does this and nothing else.
 Edit setAction(ScreenId screen, ItemId item, Action action);
+Edit setActions(ScreenId screen, std::vector<ItemId> items, Actions actions);
 
 }  // namespace bristle

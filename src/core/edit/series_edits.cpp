@@ -148,7 +148,7 @@ void apply(const SeriesRow& row, Item& item) {
   write(row.description, button.description);
   if (row.kind) button.kind = row.kind;
   if (!row.hasTarget) return;
-  if (row.target) button.action = {ActionType::Open, row.target, {}};
+  if (row.target) button.actions = {{ActionType::Open, row.target}};
 }
 
 Item fresh(Project& project, const SeriesRow& row, const KindId& kind, const ItemId& holder) {

@@ -36,7 +36,7 @@ class ClusterJudge {
       return tell(cluster, "empty", "no button is in it, so it does nothing",
                   removeCluster(screen_.id, cluster.id));
     const bool acts = std::any_of(in.begin(), in.end(), [&](size_t i) {
-      return screen_.items[i]->button()->action.type != ActionType::None;
+      return !screen_.items[i]->button()->actions.empty();
     });
     if (cluster.leave == Leave::Sealed && !acts)
       tell(

@@ -1,35 +1,80 @@
-// What buttons ask of values, and cannot be answered.
+// What items and actions ask of values, and cannot be answered.
 #include <fmt/format.h>
+
+#include <unordered_set>
 
 #include "core/edit/screen_edits.h"
 #include "core/findings/rules.h"
 #include "runtime/machine/condition.h"
+#include "runtime/machine/formula_words.h"
 
 namespace bristle {
+namespace {
+
+// Each condition of an item, by its place among them, and what it is for.
+std::string purposeOf(const Item& item, size_t index) {
+  if (index == 0) return "when it is shown";
+  if (index == 1) return "when it is enabled";
+  if (index == 2) return "when it is current";
+  const size_t actions = item.button()->actions.size();
+  return actions < 2 ? "when its action is done" : fmt::format("when action {} is done", index - 2);
+}
+
+Edit clear(const Screen& screen, const Item& item, size_t index) {
+  return changeItems(screen.id, {item.id}, "ask nothing there", {}, [index](Item& changed) {
+    size_t at = 0;
+    eachCondition(changed, [&](std::string& formula) {
+      if (at++ == index) formula.clear();
+    });
+  });
+}
+
+}  // namespace
 
 void checkConditions(const Surroundings& around, const Screen& screen, Findings& out) {
-  Symbols symbols;
-  for (const ProjectValue& value : around.project.values) symbols.values.push_back(value.id);
-  const auto check = [&](const Item& item, std::string Conditions::*which, const char* what) {
-    const std::string& text = item.button()->when.*which;
-    if (text.empty()) return;
-    const auto formula = compileCondition(text, symbols);
-    if (formula) return;
-    out.push_back(
-        {.place = fmt::format("{} · {}", screen.name, displayName(item)),
-         .reason = fmt::format("when it is {}, “{}”, cannot be read, so the menu cannot run: {}",
-                               what, text, formula.error().text()),
-         .screen = screen.id,
-         .item = item.id,
-         .detail = what,
-         .mends = {changeItems(screen.id, {item.id}, fmt::format("let it be {} as usual", what), {},
-                               [which](Item& changed) { changed.button()->when.*which = {}; })}});
-  };
   for (const auto& item : screen.items) {
-    if (!item->button()) continue;
-    check(*item, &Conditions::enabled, "enabled");
-    check(*item, &Conditions::current, "current");
+    size_t index = 0;
+    eachCondition(*item, [&](const std::string& text) {
+      const size_t here = index++;
+      if (text.empty()) return;
+      const auto formula = readCondition(around.project, text);
+      if (formula) return;
+      out.push_back({.place = fmt::format("{} · {}", screen.name, displayName(*item)),
+                     .reason = fmt::format("{}, “{}”, cannot be read, so the menu cannot run: {}",
+                                           purposeOf(*item, here), text, formula.error().text()),
+                     .screen = screen.id,
+                     .item = item->id,
+                     .detail = std::to_string(here),
+                     .mends = {clear(screen, *item, here)}});
+    });
   }
+}
+
+void checkMarks(const Surroundings& around, Findings& out) {
+  std::unordered_set<std::string_view> screens, buttons;
+  for (const auto& screen : around.project.screens) {
+    screens.insert(screen->id.text);
+    for (const auto& item : screen->items)
+      if (item->button()) buttons.insert(item->id.text);
+  }
+  for (const auto& screen : around.project.screens)
+    for (const auto& item : screen->items) {
+      size_t index = 0;
+      eachCondition(*item, [&](const std::string& text) {
+        const size_t here = index++;
+        eachMark(text, [&](std::string_view what, std::string_view id) {
+          if (screens.contains(id) || (what == "visited" && buttons.contains(id))) return;
+          out.push_back({.place = fmt::format("{} · {}", screen->name, displayName(*item)),
+                         .reason = fmt::format("{}, it asks for “{}”, which is not there, so that "
+                                               "it never holds",
+                                               purposeOf(*item, here), id),
+                         .screen = screen->id,
+                         .item = item->id,
+                         .detail = fmt::format("{} {}", here, id),
+                         .mends = {clear(*screen, *item, here)}});
+        });
+      });
+    }
 }
 
 }  // namespace bristle

@@ -32,13 +32,6 @@ void checkButton(const Project& project, const Screen& screen, const Item& item,
   };
   if (!find(project, button.kind))
     tell("kind", fmt::format("its kind “{}” is not there", button.kind.text), {});
-  const auto type = button.action.type;
-  if ((type == ActionType::Open || type == ActionType::PutOnTop) &&
-      !find(project, button.action.screen))
-    tell("action",
-         fmt::format("it leads to a screen “{}” that is not there", button.action.screen.text),
-         {mendItem(screen, item, "let it do nothing",
-                   [](Item& changed) { changed.button()->action = {}; })});
   const auto leads = [&](const RouteRule& rule) {
     if (rule.type != RouteType::Pinned) return true;
     if (!rule.target.cluster) return buttons.contains(rule.target.item.alone());

@@ -221,6 +221,9 @@ bool Explorer::apply(Situation& s, std::vector<double>& values, const LawStep& s
     case Deed::NotCurrent:
       setCurrent(program_, run, step.deed == Deed::Current, c);
       break;
+    case Deed::Unlock:
+      deliver(program_, run, Event::Unlock, c);
+      break;
     case Deed::Wait:
       break;
   }

@@ -23,6 +23,7 @@ void Explorer::eachStep(size_t from, const Told& told) {
   }
   on(enabled ? Deed::Disable : Deed::Enable);
   if (mindsCurrent_) on(now.has(Signals::Current) ? Deed::NotCurrent : Deed::Current);
+  if (enabled && program_.hearsUnlock) on(Deed::Unlock);
   for (const int message : messages_) on(Deed::Message, message);
   for (size_t v = 0; v < watched_.size(); ++v)
     for (size_t c = 0; c < candidates_[v].size(); ++c)

@@ -32,9 +32,9 @@ std::string_view meaningOf(Law law) {
 }
 
 namespace {
-constexpr std::array<std::string_view, 17> kDeeds{
-    "over", "out",    "press",   "accept",  "release", "cancel",  "lift",        "gone", "focus",
-    "blur", "enable", "disable", "message", "value",   "current", "not.current", "wait"};
+constexpr std::array<std::string_view, 18> kDeeds{
+    "over", "out",    "press",   "accept",  "release", "cancel",  "lift",        "gone",   "focus",
+    "blur", "enable", "disable", "message", "value",   "current", "not.current", "unlock", "wait"};
 }
 
 std::string_view nameOf(Deed deed) {

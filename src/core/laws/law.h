@@ -47,7 +47,8 @@ enum class Deed : std::uint8_t {
   SetValue,  // somebody else sets `index` to `value`
   Current,   // it leads to the screen shown, or its formula holds, from now on,
   NotCurrent,
-  Wait,  // nothing but time: what is told happens by then
+  Unlock,  // it became available for the first time
+  Wait,    // nothing but time: what is told happens by then
 };
 // "over", "press", "not.current", … as in files and reports.
 std::string_view nameOf(Deed deed);

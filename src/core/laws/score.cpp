@@ -116,7 +116,8 @@ Score drawn(const Sequence& sequence, Ms apart) {
       const bool pointer = step.index == 0 && open[static_cast<size_t>(Lane::Press)] >= 0;
       end(pointer ? Lane::Press : Lane::Accept, step.at, step.deed == Deed::Cancel);
     }
-    if (step.deed == Deed::Message || step.deed == Deed::SetValue) out.marks.push_back({step});
+    if (step.deed == Deed::Message || step.deed == Deed::SetValue || step.deed == Deed::Unlock)
+      out.marks.push_back({step});
   }
   return out;
 }

@@ -136,6 +136,9 @@ void SequencePlayer::step(const LawStep& step) {
     case Deed::NotCurrent:
       setCurrent(program_, run_, step.deed == Deed::Current, c);
       break;
+    case Deed::Unlock:
+      deliver(program_, run_, Event::Unlock, c);
+      break;
     case Deed::Wait:
       break;
   }
@@ -194,6 +197,8 @@ std::string inWords(const LawStep& step, const Symbols& symbols) {
       return "it is the current one";
     case Deed::NotCurrent:
       return "it is not the current one any more";
+    case Deed::Unlock:
+      return "it becomes available for the first time";
     case Deed::Wait:
       return "time passes";
   }

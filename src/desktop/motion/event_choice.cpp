@@ -8,9 +8,10 @@ namespace bristle {
 namespace {
 
 constexpr Event kEvents[] = {
-    Event::OverBegin,  Event::OverEnd,   Event::Press,  Event::Release, Event::Abandon,
-    Event::FocusGain,  Event::FocusLose, Event::Enable, Event::Disable, Event::CurrentBegin,
-    Event::CurrentEnd, Event::Hold,      Event::Repeat, Event::After,   Event::Message};
+    Event::OverBegin, Event::OverEnd,      Event::Press,      Event::Release,
+    Event::Abandon,   Event::FocusGain,    Event::FocusLose,  Event::Enable,
+    Event::Disable,   Event::CurrentBegin, Event::CurrentEnd, Event::Hold,
+    Event::Repeat,    Event::After,        Event::Message,    Event::Unlock};
 constexpr Ms kFirstAfter = 200;
 
 }  // namespace

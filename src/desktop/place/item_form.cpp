@@ -88,9 +88,9 @@ void ItemForm::buildButton(Form& form) {
 
 void ItemForm::buildAction(Form& form) {
   action_ = new ActionForm(work_, form,
-                           [this](const char* name, const std::function<void(Action&)>& apply) {
+                           [this](const char* name, const std::function<void(Actions&)>& apply) {
                              return change(name, [apply](Item& i) {
-                               if (auto* b = i.button()) apply(b->action);
+                               if (auto* b = i.button()) apply(b->actions);
                              });
                            });
 }
@@ -137,7 +137,7 @@ void ItemForm::refreshButton(const ButtonData& button) {
   refill(kind_, kinds, kind);
   const Kind* is = bristle::find(work_.project(), button.kind);
   const bool still = is && is->still;  // has neither focus nor an action
-  still ? action_->hide() : action_->show(button.action);
+  still ? action_->hide() : action_->show(button.actions, work_.screen());
   for (QCheckBox* box : {disabled_, entry_}) box->setVisible(!still);
   refill(disabled_, button.disabled);
   refill(entry_, work_.screen()->entry == work_.item()->id);

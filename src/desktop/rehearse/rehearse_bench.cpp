@@ -40,7 +40,7 @@ QString signsOn(const Session& session, Sign::Of of) {
   if (any([](const Item& i) { return i.container() && i.container()->tabs != Tabs::No; }))
     add({Does::TabLeft, Does::TabRight}, QObject::tr("tabs"));
   for (const Shortcut& each : project.shortcuts)
-    if (each.action.type != ActionType::None ||
+    if (!each.actions.empty() ||
         any([&](const Item& i) { return i.button() && i.button()->answers.shortcut == each.id; }))
       add({Does::Shortcut}, toQt(each.name), each.id);
   return out.join(QStringLiteral("   "));

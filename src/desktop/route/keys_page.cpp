@@ -186,9 +186,9 @@ void KeysPage::addShortcut(const Shortcut& shortcut) {
   form->row(tr("Keys"), row.keys);
   form->row(tr("Controller"), row.buttons);
   auto* action = new ActionForm(
-      work_, *form, [this, id](const char* what, const std::function<void(Action&)>& apply) {
+      work_, *form, [this, id](const char* what, const std::function<void(Actions&)>& apply) {
         return work_.perform(
-            changeShortcut(id, what, {}, [apply](Shortcut& s) { apply(s.action); }));
+            changeShortcut(id, what, {}, [apply](Shortcut& s) { apply(s.actions); }));
       });
   form->button(tr("Remove shortcut %1").arg(number),
                [this, id] { work_.perform(removeShortcut(id)); });
@@ -249,7 +249,7 @@ void KeysPage::refresh() {
   for (const Own& own : own_)
     if (const Shortcut* shortcut = bristle::find(work_.project(), own.id)) {
       refill(own.name, toQt(shortcut->name));
-      own.action->show(shortcut->action);
+      own.action->show(shortcut->actions, work_.screen());
     }
   for (const Row& row : rows_) refresh(row);
   tellClashes();

@@ -1,7 +1,10 @@
-// The rows of a form that say what happens: the action of a button or a shortcut.
+// The rows of a form that say what a button or a shortcut does: its actions in their order, and
+// the one in hand in detail.
 #pragma once
 #include "desktop/view/form.h"
 #include "runtime/document/screen.h"
+
+class QListWidget;
 
 namespace bristle {
 
@@ -11,18 +14,38 @@ class ActionForm : public QObject {
   Q_OBJECT
  public:
   // An edit of that name, for what is edited now. Whether it was taken.
-  using Change = std::function<bool(const char* name, std::function<void(Action&)>)>;
+  using Change = std::function<bool(const char* name, std::function<void(Actions&)>)>;
   // Adds its rows to the form.
   ActionForm(Work& work, Form& form, Change change);
-  void show(const Action& action);
+  // `on`: where what is shown and hidden stands; null: nowhere in particular.
+  void show(const Actions& actions, const Screen* on);
   // No row is seen.
   void hide();
+  // The action in hand.
+  void pick(size_t index);
 
  private:
+  void build(Form& form);
+  void buildList(Form& form);
+  void setType(int index);
+  bool setWhen(const QString& text);
+  void changeOne(const char* name, std::function<void(Action&)> apply);
+  void showList(const Actions& actions);
+  void showOne(const Action* action);
+  void showTargets(const Action& action);
+  void showValue(const Action& action);
+  std::vector<ItemId> items(ActionType type) const;
+
   Work& work_;
   Form& form_;
-  QComboBox *do_, *target_;
-  QLineEdit* message_;
+  Change change_;
+  Actions actions_;
+  ScreenId on_;
+  size_t at_ = 0;
+  QListWidget* list_;
+  QComboBox *do_, *screen_, *item_, *value_, *option_;
+  QLineEdit *number_, *message_, *when_;
+  QPushButton *add_, *remove_, *earlier_, *later_;
 };
 
 }  // namespace bristle

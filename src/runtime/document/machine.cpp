@@ -6,10 +6,10 @@ namespace bristle {
 namespace {
 
 constexpr std::array<std::string_view, 6> kRoles{"", "rest", "hover", "press", "focus", "disabled"};
-constexpr std::array<std::string_view, 15> kEvents{
-    "over.begin",  "over.end",   "press",  "release", "abandon",
-    "focus.gain",  "focus.lose", "enable", "disable", "current.begin",
-    "current.end", "hold",       "repeat", "after",   "message"};
+constexpr std::array<std::string_view, 16> kEvents{
+    "over.begin", "over.end", "press",   "release",       "abandon",     "focus.gain",
+    "focus.lose", "enable",   "disable", "current.begin", "current.end", "hold",
+    "repeat",     "after",    "message", "unlock"};
 
 constexpr std::array<std::string_view, 4> kFires{"release", "press", "hold", "repeat"};
 

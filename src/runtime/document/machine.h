@@ -40,6 +40,7 @@ enum class Event : std::uint8_t {
   Repeat,
   After,
   Message,
+  Unlock,  // it became available for the first time
 };
 
 struct Timing {

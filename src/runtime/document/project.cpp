@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <cmath>
 
 namespace bristle {
 namespace {
@@ -38,7 +39,8 @@ bool equalScreens(const Screen& a, const Screen& b) {
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
          a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
-         a.waitUntilShown == b.waitUntilShown && a.bindings == b.bindings && a.extra == b.extra &&
+         a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.music == b.music &&
+         a.blurBelow == b.blurBelow && a.bindings == b.bindings && a.extra == b.extra &&
          equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
@@ -56,6 +58,17 @@ const Machine* find(const Project& p, const MachineId& id) {
 const Kind* find(const Project& p, const KindId& id) {
   return findShared(p.kinds, id);
 }
+double within(const ProjectValue& value, double number) {
+  if (!std::isfinite(number)) return value.start;
+  if (value.sort == ValueSort::Flag) return number == 0 ? 0 : 1;
+  if (value.sort == ValueSort::Choice) {
+    const double last = value.options.empty() ? 0 : static_cast<double>(value.options.size() - 1);
+    return std::clamp(std::round(number), 0.0, last);
+  }
+  if (value.most) number = std::min(number, *value.most);
+  return value.least ? std::max(number, *value.least) : number;
+}
+
 const Screen* find(const Project& p, const ScreenId& id) {
   return findShared(p.screens, id);
 }

@@ -36,14 +36,24 @@ struct Display {
   }
 };
 
-// A number that machines and guards may read and set.
+// Flag: 0 or 1. Choice: which of the options, from 0.
+enum class ValueSort : std::uint8_t { Number, Flag, Choice };
+
+// What machines, conditions and actions may read and set. All of them are numbers.
 struct ProjectValue {
   ValueId id;
   std::string name;
   double start = 0;
-  Extras extra;
+  ValueSort sort = ValueSort::Number;
+  std::optional<double> least = {}, most = {};  // Number
+  double step = 1;                              // Number: more than 0
+  std::vector<std::string> options = {};        // Choice: what they are called, one at least
+  Extras extra = {};
   bool operator==(const ProjectValue&) const = default;
 };
+
+// The nearest number that the value may be.
+double within(const ProjectValue& value, double number);
 
 // What a screen is shown at: all that layout and routes depend on beside the project itself. A
 // display alone means the project's first language.
@@ -82,7 +92,7 @@ struct ScreenList {
 struct Shortcut {
   ShortcutId id;
   std::string name;
-  Action action;
+  Actions actions;
   Extras extra = {};
   bool operator==(const Shortcut&) const = default;
 };
@@ -93,6 +103,10 @@ struct Settings {
   Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
   bool darkSet = false;  // named values show their dark side
   Px gridWidth = 8, gridHeight = 8;  // of the canvas: what is dragged snaps to it
+  // Files beside the project; empty: nothing is heard.
+  std::string bumpSound = {}, openSound = {}, backSound = {};
+  // Values that say how loud each is, from its least to its most; empty: as loud as it is.
+  ValueId musicVolume = {}, cueVolume = {};
   Extras extra;
   bool operator==(const Settings&) const = default;
 };

@@ -6,6 +6,7 @@
 #include <variant>
 #include <vector>
 
+#include "runtime/document/action.h"
 #include "runtime/document/basics.h"
 #include "runtime/document/binding.h"
 #include "runtime/document/ids.h"
@@ -53,20 +54,11 @@ struct Place {
   bool operator==(const Place&) const = default;
 };
 
-enum class ActionType : std::uint8_t { None, Open, PutOnTop, Back, Message, Quit };
-
-// What an activated button does. Open replaces the whole stack, PutOnTop stacks, Back takes off.
-struct Action {
-  ActionType type = ActionType::None;
-  ScreenId screen;
-  std::string message;
-  bool operator==(const Action&) const = default;
-};
-
 // Formulas over values, which must hold (runtime/machine/condition.h).
 struct Conditions {
   std::string enabled;  // empty: always
-  std::string current;  // empty: while the button leads to the screen that it stands on
+  std::string
+      current;  // empty: while the button opens the screen, or shows the panel, that is shown
   bool operator==(const Conditions&) const = default;
 };
 
@@ -86,7 +78,7 @@ struct ButtonData {
   OwnLook own;          // what this button changes of its kind's look
   bool disabled = false;
   Conditions when;
-  Action action;
+  Actions actions;
   RouteRules routes;
   Answers answers = {};
   bool aside = false;  // it never has focus: no direction and no Tab leads to it
@@ -147,7 +139,8 @@ struct ContainerData {
   FlyOut flyOut = {};
   GroupId group = {};  // whose copy it is (Group); empty: of none
   Tabs tabs = Tabs::No;
-  ListId bar = {};  // it has a button for each screen of that list; empty: of none
+  ListId bar = {};      // it has a button for each screen of that list; empty: of none
+  bool panels = false;  // of what is in it one is shown, at first the first that is not hidden
   bool isCut() const { return clips || scrolls != Scrolls::No; }
   bool operator==(const ContainerData&) const = default;
 };
@@ -182,8 +175,9 @@ struct Item {
   Place place;
   int columns = 1, rows = 1;  // of the grid that it is in: how many cells it takes, 1–kMostColumns
   bool locked = false;        // cannot be picked on the canvas, and nothing that is in it
-  bool hidden = false;        // with all that is in it
-  ItemId origin = {};         // in a copy of a group: which of the group's items it is
+  bool hidden = false;        // with all that is in it; in a menu, until an action shows it
+  std::string shownWhen = {};  // a formula over values that must hold, too; empty: always
+  ItemId origin = {};          // in a copy of a group: which of the group's items it is
   std::variant<ButtonData, ContainerData, PanelData, PictureData> what;
   Extras extra;
   bool operator==(const Item&) const = default;
@@ -194,16 +188,16 @@ struct Item {
   ContainerData* container() { return std::get_if<ContainerData>(&what); }
 };
 
-enum class ScreenMotionForm : std::uint8_t { Cut, Fade };
-
-// How a screen comes or goes. A cut takes no time.
-struct ScreenMotion {
-  ScreenMotionForm form = ScreenMotionForm::Cut;
-  Ms duration = 200;
-  Easing easing;
-  bool operator==(const ScreenMotion&) const = default;
-  Ms time() const { return form == ScreenMotionForm::Cut ? 0 : duration; }
+// What is heard while a screen is there, again and again, and what becomes of it while another
+// lies on top that has no music itself.
+enum class Beneath : std::uint8_t { GoesOn, Quieter, Stops };
+struct Music {
+  std::string file = {};  // beside the project; empty: none of its own
+  double volume = 1;      // 0–1
+  Beneath beneath = Beneath::GoesOn;
+  bool operator==(const Music&) const = default;
 };
+inline constexpr double kQuieter = 0.35;  // of its volume
 
 // A line to place things by, across the whole canvas; nothing of it is in the menu.
 struct Guide {
@@ -217,12 +211,15 @@ struct Screen {
   std::string name;
   Fill backdrop;        // none shows what is below it in the stack
   double dimBelow = 0;  // 0–1: how far it darkens what is below
+  Px blurBelow = 0;     // what is below is blurred by so much, 0–kMostBlur
   Scaling scaling = Scaling::None;
   DisplayId drawnOn;  // that sizes and places are written for; empty: the project’s first
   ScreenMotion comes, goes;
   bool waitUntilShown = false;  // input does nothing until it has come
-  bool passDisabled = true;     // a move passes over disabled buttons instead of stopping on them
-  ItemId entry;                 // where focus starts
+  bool sleeps = false;          // while it is covered its machines’ timers stand still
+  Music music;
+  bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
+  ItemId entry;              // where focus starts
   std::vector<Cluster> clusters;
   std::vector<Binding> bindings;  // count more here than the project's
   std::vector<Guide> guides;
@@ -231,6 +228,17 @@ struct Screen {
   std::vector<Shared<Item>> items;
   Extras extra;
 };
+
+// Calls with every condition that the item has, those of its actions, too.
+template <class AnyItem, class Use>
+void eachCondition(AnyItem& item, Use use) {
+  use(item.shownWhen);
+  auto* button = item.button();
+  if (!button) return;
+  use(button->when.enabled);
+  use(button->when.current);
+  for (auto& action : button->actions) use(action.when);
+}
 
 // Null where there is none. Valid as long as the screen has it.
 const Item* findItem(const Screen& screen, const ItemId& id);

@@ -1,6 +1,7 @@
 #include "runtime/document/tree.h"
 
 #include <algorithm>
+#include <set>
 #include <unordered_map>
 #include <unordered_set>
 
@@ -46,6 +47,7 @@ std::string called(const Screen& screen, size_t i) {
 std::vector<Nesting> nestingOf(const Screen& screen) {
   std::vector<Nesting> out(screen.items.size());
   Holders holders(screen);
+  std::set<int> panelsShown;  // the sets of which one has been met
   for (size_t i = 0; i < out.size(); ++i) {
     holders.goTo(i, [&](int left) { out[size_t(left)].end = i; });
     const Item& item = *screen.items[i];
@@ -54,6 +56,9 @@ std::vector<Nesting> nestingOf(const Screen& screen) {
     here.depth = static_cast<int>(holders.depth());
     here.end = i + 1;
     here.hidden = item.hidden || (here.parent >= 0 && out[size_t(here.parent)].hidden);
+    // Of a set of panels the first that is not hidden is the one that is shown.
+    if (here.parent >= 0 && screen.items[size_t(here.parent)]->container()->panels && !here.hidden)
+      here.hidden = !panelsShown.insert(here.parent).second;
     here.locked = item.locked || (here.parent >= 0 && out[size_t(here.parent)].locked);
     holders.enter(i);
   }

@@ -119,6 +119,39 @@ std::optional<Error> whyNot(const Settings& s) {
   return Error{"settings", "expected " + why};
 }
 
+std::string whyNot(const ScreenMotion& m) {
+  return firstOf(time("a time, ms,", m.duration), time("a time between buttons, ms,", m.follow),
+                 range("x", m.x, 0, 1), range("y", m.y, 0, 1), whyNot(m.easing));
+}
+
+std::string whyNot(const Actions& actions) {
+  if (actions.size() > kMostActions) return fmt::format("at most {} actions", kMostActions);
+  for (const Action& action : actions) {
+    std::string why = range("a number", action.number, -1e9, 1e9);
+    if (why.empty() && action.change)
+      why = firstOf(whyNot(action.change->out), whyNot(action.change->in));
+    if (!why.empty()) return why;
+  }
+  return {};
+}
+
+std::optional<Error> whyNot(const ProjectValue& v) {
+  constexpr double kFar = 1e12;
+  constexpr size_t kMostOptions = 200;
+  std::string why =
+      firstOf(range("a start", v.start, -kFar, kFar), range("a step", v.step, 1e-9, kFar));
+  for (const auto& limit : {v.least, v.most})
+    if (why.empty() && limit) why = range("a limit", *limit, -kFar, kFar);
+  if (why.empty() && v.least && v.most && *v.least > *v.most)
+    why = "a least that is not more than the most";
+  if (why.empty() && v.sort == ValueSort::Choice && v.options.empty()) why = "an option to choose";
+  if (why.empty() && v.options.size() > kMostOptions)
+    why = fmt::format("at most {} options", kMostOptions);
+  if (why.empty() && bristle::within(v, v.start) != v.start) why = "a start that the value may be";
+  if (why.empty()) return {};
+  return Error{fmt::format("the value “{}”", v.name), "expected " + why};
+}
+
 std::optional<Error> whyNot(const NamedValue& n) {
   std::string why = whyNoName(n.name);
   const Value start = startOf(n.type);

@@ -25,12 +25,15 @@ std::string whyNot(const Easing& easing);
 // Whatever sort it is of; which property it may stand in is whyUnsuitable's matter.
 std::string whyNot(const Value& value);
 std::string whyNot(const Timing& timing);
+std::string whyNot(const ScreenMotion& motion);
+std::string whyNot(const Actions& actions);
 std::string whyNotId(const std::string& id);
 
 // With the place inside of it: "hover, fill".
 std::optional<Error> whyNot(const Display& display);
 std::optional<Error> whyNot(const Settings& settings);
 std::optional<Error> whyNot(const NamedValue& named);
+std::optional<Error> whyNot(const ProjectValue& value);
 std::optional<Error> whyNot(const Machine& machine);
 std::optional<Error> whyNot(const Kind& kind);
 std::optional<Error> whyNot(const Item& item);

@@ -184,6 +184,7 @@ std::optional<Error> whyNot(const Item& item) {
     button->routes.each([&](const RouteRule& rule) {
       if (why.empty() && rule.type == RouteType::Pinned) why = whyNot(rule.target);
     });
+    if (why.empty()) why = whyNot(button->actions);
     if (!why.empty()) return wrong(place, why);
   }
   return {};
@@ -208,11 +209,11 @@ std::optional<Error> whyNot(const Screen& screen) {
   const std::string place = fmt::format("screen “{}”", screen.name);
   if (auto why = wrong(place + ", backdrop", whyNot(screen.backdrop))) return why;
   if (!isWithin(screen.dimBelow, 0, 1)) return wrong(place, "dimming from 0 to 1");
-  for (const ScreenMotion* motion : {&screen.comes, &screen.goes}) {
-    if (!isTime(motion->duration))
-      return wrong(place, fmt::format("a time from 0 to {} ms", kLongestTime));
-    if (auto why = wrong(place, whyNot(motion->easing))) return why;
-  }
+  if (!isWithin(screen.blurBelow, 0, kMostBlur))
+    return wrong(place, fmt::format("a blur from 0 to {} px", kMostBlur));
+  for (const ScreenMotion* motion : {&screen.comes, &screen.goes})
+    if (auto why = wrong(place, whyNot(*motion))) return why;
+  if (!isWithin(screen.music.volume, 0, 1)) return wrong(place, "a volume from 0 to 1");
   for (const Cluster& cluster : screen.clusters) {
     const std::string its = fmt::format("{}, cluster “{}”", place, cluster.name);
     for (const ItemPath& path : cluster.items)
@@ -387,8 +388,9 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   if (p.languages.empty()) return Error{p.name, "expected at least one language"};
   if (auto why = whyNot(p.settings)) return why;
   for (const ProjectValue& v : p.values)
-    if (!isWithin(v.start, -1e12, 1e12))
-      return wrong(fmt::format("value “{}”", v.name), "a start from −1e12 to 1e12");
+    if (auto why = whyNot(v)) return why;
+  for (const Shortcut& s : p.shortcuts)
+    if (auto why = wrong(fmt::format("shortcut “{}”", s.name), whyNot(s.actions))) return why;
   if (auto why = wrong(p.name, whyNot(p.bindings))) return why;
   if (!before || !p.named.same(before->named)) {
     std::set<std::string_view> names;

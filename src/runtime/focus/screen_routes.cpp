@@ -152,8 +152,8 @@ ScreenRoutes unsolvedRoutes(const Screen& screen, const Layout& layout, Asides a
   BoxesById boxes;
   for (size_t i = 0; i < screen.items.size(); ++i) {
     const Item& item = *screen.items[i];
-    if (!item.button() || !layout.items[i].shown || layout.items[i].still) continue;
-    const bool aside = item.button()->aside;
+    if (!item.button() || layout.items[i].still) continue;
+    const bool aside = item.button()->aside || !layout.items[i].shown;
     if (aside && asides == Asides::LeftOut) continue;
     out.boxOf[i] = static_cast<int>(out.items.size());
     if (!aside) boxes.emplace(item.id, out.boxOf[i]);

@@ -1,14 +1,10 @@
 #include "runtime/formats/binding_json.h"
 
-#include <array>
-
+#include "runtime/formats/action_json.h"
 #include "runtime/formats/leftover.h"
 
 namespace bristle {
 namespace {
-
-constexpr std::array<std::string_view, 6> kActions{"none", "open",    "top",
-                                                   "back", "message", "quit"};
 
 Json bindingJson(const Binding& binding) {
   Json out{{binding.sign.of == Sign::Of::Key ? "key" : "button", toText(binding.sign)},
@@ -19,27 +15,11 @@ Json bindingJson(const Binding& binding) {
 
 Json shortcutJson(const Shortcut& shortcut) {
   Json out{{"id", shortcut.id.text}, {"name", shortcut.name}};
-  if (shortcut.action.type != ActionType::None) out["action"] = toJson(shortcut.action);
+  if (!shortcut.actions.empty()) out["actions"] = toJson(shortcut.actions);
   return out;
 }
 
 }  // namespace
-
-Json toJson(const Action& action) {
-  Json out{{"do", kActions[static_cast<size_t>(action.type)]}};
-  if (action.screen) out["screen"] = action.screen.text;
-  if (!action.message.empty()) out["message"] = action.message;
-  return out;
-}
-
-Action readAction(JsonReader& r, const Json& value, const JsonPlace& at) {
-  Action out;
-  if (!r.isObject(value, at)) return out;
-  out.type = static_cast<ActionType>(r.choice(value, at, "do", kActions));
-  out.screen = {r.text(value, at, "screen")};
-  out.message = r.text(value, at, "message");
-  return out;
-}
 
 Json toJson(const Binding& binding) {
   Json out = bindingJson(binding);
@@ -90,9 +70,8 @@ Shortcut readShortcut(JsonReader& r, const Json& value, const JsonPlace& at) {
   if (!r.isObject(value, at)) return out;
   out.id = {r.id(value, at, "id")};
   out.name = r.text(value, at, "name");
-  if (const Json* action = r.member(value, "action"))
-    out.action = readAction(r, *action, {&at, "action", 0, false});
-  out.extra = leftover(value, shortcutJson(out));
+  out.actions = readActions(r, value, at);
+  out.extra = leftover(value, shortcutJson(out), {"action"});
   return out;
 }
 

@@ -1,12 +1,9 @@
-// Bindings, shortcuts and actions in files.
+// Bindings and shortcuts in files.
 #pragma once
 #include "runtime/document/project.h"
 #include "runtime/formats/json_reader.h"
 
 namespace bristle {
-
-Json toJson(const Action& action);
-Action readAction(JsonReader& r, const Json& value, const JsonPlace& at);
 
 Json toJson(const Binding& binding);
 Binding readBinding(JsonReader& r, const Json& value, const JsonPlace& at);

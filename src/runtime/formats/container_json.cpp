@@ -64,6 +64,7 @@ void writeContainer(Json& out, const ContainerData& c) {
   if (c.flyOut.from) out["flyOut"] = flyOutJson(c.flyOut);
   if (c.group) out["group"] = c.group.text;
   if (c.bar) out["bar"] = c.bar.text;
+  if (c.panels) out["panels"] = true;
   if (c.tabs != Tabs::No) out["tabs"] = kTabs[static_cast<size_t>(c.tabs)];
   if (c.follow != Follow::Nearest) out["follow"] = kFollow[static_cast<size_t>(c.follow)];
 }
@@ -99,6 +100,7 @@ ContainerData readContainer(JsonReader& r, const Json& value, const JsonPlace& a
     c.flyOut = readFlyOut(r, *fly, {&at, "flyOut", 0, false});
   c.group = {r.text(value, at, "group")};
   c.bar = {r.text(value, at, "bar")};
+  c.panels = r.boolean(value, at, "panels", false);
   c.tabs = static_cast<Tabs>(r.choice(value, at, "tabs", kTabs));
   return c;
 }

@@ -4,7 +4,7 @@
 #include <array>
 
 #include "runtime/document/whynot.h"
-#include "runtime/formats/binding_json.h"
+#include "runtime/formats/action_json.h"
 #include "runtime/formats/container_json.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
@@ -66,7 +66,7 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
   if (b.disabled) out["disabled"] = true;
   if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
   if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
-  if (b.action.type != ActionType::None) out["action"] = toJson(b.action);
+  if (!b.actions.empty()) out["actions"] = toJson(b.actions);
   if (b.answers.cancel) out["answersCancel"] = true;
   if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
   if (b.aside) out["aside"] = true;
@@ -83,8 +83,7 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
     b.own = readOwnLook(r, *own, {&at, "own", 0, false});
   b.disabled = r.boolean(value, at, "disabled", false);
   b.when = {r.text(value, at, "enabledWhen"), r.text(value, at, "currentWhen")};
-  if (const Json* action = r.member(value, "action"))
-    b.action = readAction(r, *action, {&at, "action", 0, false});
+  b.actions = readActions(r, value, at);
   b.answers = {r.boolean(value, at, "answersCancel", false), {r.text(value, at, "answers")}};
   b.aside = r.boolean(value, at, "aside", false);
   b.routes = readRoutes(r, value, at);
@@ -146,6 +145,7 @@ Json itemJson(const Item& item, const Project& project) {
   if (item.rows != 1) out["cellRows"] = item.rows;
   if (item.locked) out["locked"] = true;
   if (item.hidden) out["hidden"] = true;
+  if (!item.shownWhen.empty()) out["shownWhen"] = item.shownWhen;
   if (item.origin) out["origin"] = item.origin.text;
   if (const auto* button = item.button()) writeButton(out, *button, project);
   if (box) writeContainer(out, *box);
@@ -180,6 +180,7 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   item.rows = readCells(r, value, at, "cellRows", 1);
   item.locked = r.boolean(value, at, "locked", false);
   item.hidden = r.boolean(value, at, "hidden", false);
+  item.shownWhen = r.text(value, at, "shownWhen");
   item.origin = {r.text(value, at, "origin")};
   readWhat(r, value, at, item);
   r.complain(at, whyNot(item));
@@ -189,7 +190,8 @@ void readItems(JsonReader& r, const Json& value, const JsonPlace& at, const Item
   const ButtonData* button = item.button();
   const bool lost = button && !find(with.project, button->kind);
   const char* const elsewhere = with.format == 1 ? "in" : item.container() ? "items" : "id";
-  item.extra = leftover(value, itemJson(item, with.project), {elsewhere, lost ? "own" : "id"});
+  item.extra =
+      leftover(value, itemJson(item, with.project), {elsewhere, lost ? "own" : "id", "action"});
   const bool holds = item.container() && with.format > 1;
   const ItemId id = item.id;
   out.emplace_back(std::move(item));

@@ -1,6 +1,7 @@
 #include "runtime/formats/project_file.h"
 
 #include <algorithm>
+#include <array>
 
 #include "runtime/document/whynot.h"
 #include "runtime/formats/binding_json.h"
@@ -15,6 +16,8 @@ namespace {
 
 // The oldest format of which a reader understands what is written: format 1 knew no tree of items.
 constexpr int kReadableBy = 2;
+
+constexpr std::array<std::string_view, 3> kSorts{"number", "flag", "choice"};
 
 Json displayJson(const Display& d);
 Json settingsJson(const Settings& s);
@@ -79,6 +82,11 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int
   s.darkSet = r.boolean(value, at, "darkSet", false);
   s.gridWidth = r.number(value, at, "gridWidth", 8, 1, 4000);
   s.gridHeight = r.number(value, at, "gridHeight", 8, 1, 4000);
+  s.bumpSound = r.text(value, at, "bumpSound");
+  s.openSound = r.text(value, at, "openSound");
+  s.backSound = r.text(value, at, "backSound");
+  s.musicVolume = {r.text(value, at, "musicVolume")};
+  s.cueVolume = {r.text(value, at, "cueVolume")};
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
   s.extra = leftover(value, settingsJson(s), {format == 1 ? "rightToLeft" : "repeatDelay"});
@@ -93,6 +101,11 @@ Json settingsJson(const Settings& s) {
   if (s.darkSet) out["darkSet"] = true;
   if (s.gridWidth != 8) out["gridWidth"] = s.gridWidth;
   if (s.gridHeight != 8) out["gridHeight"] = s.gridHeight;
+  if (!s.bumpSound.empty()) out["bumpSound"] = s.bumpSound;
+  if (!s.openSound.empty()) out["openSound"] = s.openSound;
+  if (!s.backSound.empty()) out["backSound"] = s.backSound;
+  if (s.musicVolume) out["musicVolume"] = s.musicVolume.text;
+  if (s.cueVolume) out["cueVolume"] = s.cueVolume.text;
   putBack(out, s.extra);
   return out;
 }
@@ -134,7 +147,31 @@ Json namedJson(const NamedValue& named) {
 
 Json valueJson(const ProjectValue& value) {
   Json out{{"id", value.id.text}, {"name", value.name}, {"start", value.start}};
+  if (value.sort != ValueSort::Number) out["sort"] = kSorts[static_cast<size_t>(value.sort)];
+  if (value.least) out["least"] = *value.least;
+  if (value.most) out["most"] = *value.most;
+  if (value.step != 1) out["step"] = value.step;
+  if (!value.options.empty()) out["options"] = value.options;
   putBack(out, value.extra);
+  return out;
+}
+
+ProjectValue readProjectValue(JsonReader& r, const Json& value, const JsonPlace& at) {
+  constexpr double kFar = 1e12;
+  ProjectValue out;
+  out.id = {r.id(value, at, "id")};
+  out.name = r.text(value, at, "name");
+  out.start = r.number(value, at, "start", 0, -kFar, kFar);
+  out.sort = static_cast<ValueSort>(r.choice(value, at, "sort", kSorts));
+  if (r.member(value, "least")) out.least = r.number(value, at, "least", 0, -kFar, kFar);
+  if (r.member(value, "most")) out.most = r.number(value, at, "most", 0, -kFar, kFar);
+  out.step = r.number(value, at, "step", 1, 1e-9, kFar);
+  r.each(value, at, "options", [&](const Json& option, const JsonPlace& here) {
+    if (!option.is_string()) return r.complain(here, "expected what the option is called");
+    out.options.push_back(option.get<std::string>());
+  });
+  if (!r.error()) r.complain(at, whyNot(out));
+  out.extra = leftover(value, valueJson(out));
   return out;
 }
 
@@ -181,11 +218,7 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format
   });
   r.each(root, top, "values", [&](const Json& value, const JsonPlace& at) {
     if (!r.isObject(value, at)) return;
-    p.values.push_back({{r.id(value, at, "id")},
-                        r.text(value, at, "name"),
-                        r.number(value, at, "start", 0, -1e12, 1e12),
-                        {}});
-    p.values.back().extra = leftover(value, valueJson(p.values.back()));
+    p.values.push_back(readProjectValue(r, value, at));
     ids.add(p.values.back().id.text, at);
   });
   r.each(root, top, "named", [&](const Json& value, const JsonPlace& at) {

@@ -4,6 +4,7 @@
 
 #include "runtime/document/tree.h"
 #include "runtime/document/whynot.h"
+#include "runtime/formats/action_json.h"
 #include "runtime/formats/binding_json.h"
 #include "runtime/formats/item_json.h"
 #include "runtime/formats/leftover.h"
@@ -13,23 +14,23 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 2> kForms{"cut", "fade"};
+constexpr std::array<std::string_view, 3> kBeneath{"goes on", "quieter", "stops"};
 
-void write(Json& out, const char* key, const ScreenMotion& motion) {
-  if (motion == ScreenMotion{}) return;
-  out[key] = {{"form", kForms[static_cast<size_t>(motion.form)]},
-              {"duration", motion.duration},
-              {"easing", toText(motion.easing)}};
+Json musicJson(const Music& music) {
+  Json out{{"file", music.file}};
+  if (music.volume != 1) out["volume"] = music.volume;
+  if (music.beneath != Beneath::GoesOn)
+    out["beneath"] = kBeneath[static_cast<size_t>(music.beneath)];
+  return out;
 }
 
-ScreenMotion readMotion(JsonReader& r, const Json& value, const JsonPlace& at, const char* key) {
-  ScreenMotion out;
-  const Json* motion = r.member(value, key);
-  const JsonPlace here{&at, key, 0, false};
-  if (!motion || !r.isObject(*motion, here)) return out;
-  out.form = static_cast<ScreenMotionForm>(r.choice(*motion, here, "form", kForms));
-  out.duration = r.milliseconds(*motion, here, "duration", out.duration);
-  out.easing = readEasing(r, *motion, here);
+Music readMusic(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Music out;
+  if (!r.isObject(value, at)) return out;
+  out.file = r.text(value, at, "file");
+  out.volume = r.number(value, at, "volume", 1, 0, 1);
+  if (r.member(value, "beneath"))
+    out.beneath = static_cast<Beneath>(r.choice(value, at, "beneath", kBeneath));
   return out;
 }
 
@@ -47,12 +48,15 @@ Guide readGuide(JsonReader& r, const Json& value, const JsonPlace& at) {
 Json screenHead(const Screen& screen) {
   Json out{{"id", screen.id.text}, {"name", screen.name}, {"backdrop", toJson(screen.backdrop)}};
   if (screen.dimBelow != 0) out["dimBelow"] = screen.dimBelow;
+  if (screen.blurBelow != 0) out["blurBelow"] = screen.blurBelow;
   if (screen.scaling != Scaling::None)
     out["scaling"] = kScaling[static_cast<size_t>(screen.scaling)];
   if (screen.drawnOn) out["drawnOn"] = screen.drawnOn.text;
-  write(out, "comes", screen.comes);
-  write(out, "goes", screen.goes);
+  writeMotion(out, "comes", screen.comes);
+  writeMotion(out, "goes", screen.goes);
   if (screen.waitUntilShown) out["waitUntilShown"] = true;
+  if (screen.sleeps) out["sleeps"] = true;
+  if (screen.music != Music{}) out["music"] = musicJson(screen.music);
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
   for (const Cluster& cluster : screen.clusters) out["clusters"].push_back(toJson(cluster));
@@ -137,11 +141,15 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   if (const Json* fill = r.member(value, "backdrop"))
     screen.backdrop = readFill(r, *fill, {&at, "backdrop", 0, false});
   screen.dimBelow = r.number(value, at, "dimBelow", 0, 0, 1);
+  screen.blurBelow = r.number(value, at, "blurBelow", 0, 0, kMostBlur);
   screen.scaling = static_cast<Scaling>(r.choice(value, at, "scaling", kScaling));
   screen.drawnOn = {r.text(value, at, "drawnOn")};
   screen.comes = readMotion(r, value, at, "comes");
   screen.goes = readMotion(r, value, at, "goes");
   screen.waitUntilShown = r.boolean(value, at, "waitUntilShown", false);
+  screen.sleeps = r.boolean(value, at, "sleeps", false);
+  if (const Json* music = r.member(value, "music"))
+    screen.music = readMusic(r, *music, {&at, "music", 0, false});
   screen.passDisabled = !r.boolean(value, at, "stopsOnDisabled", false);
   screen.entry = {r.text(value, at, "entry")};
   with.ids.add(screen.id.text, at);

@@ -12,6 +12,7 @@
 #include "runtime/layout/pins.h"
 #include "runtime/layout/ring.h"
 #include "runtime/layout/scaling.h"
+#include "runtime/layout/scroll.h"
 
 namespace bristle {
 namespace {
@@ -50,6 +51,7 @@ class Placer {
     }
     placeFlyOuts(screen_, nesting_, {0, 0, out.width, out.height}, out);
     for (size_t i = 0; i < out.items.size(); ++i) finish(i, out);
+    measureContent(out, screen_);
   }
 
  private:
@@ -225,15 +227,11 @@ class Placer {
     within_[i] = static_cast<int>(out.clips.size()) - 1;
   }
 
-  // Which one it is moved by, and how far it reaches in that one; whether it is one itself.
+  // Which one it is moved by; whether it is one itself.
   void findScroller(size_t i, Layout& out) {
     const int parent = nesting_[i].parent;
     Placed& here = out.items[i];
-    if (parent >= 0) {
-      here.scroller = scrollerIn_[size_t(parent)];
-      Scroller* in = here.scroller < 0 ? nullptr : &out.scrollers[size_t(here.scroller)];
-      if (in && in->item == size_t(parent) && here.shown) reach(here, *in, out);
-    }
+    if (parent >= 0) here.scroller = scrollerIn_[size_t(parent)];
     scrollerIn_[i] = here.scroller;
     const ContainerData* how = screen_.items[i]->container();
     if (!how || how->scrolls == Scrolls::No) return;
@@ -241,15 +239,6 @@ class Placer {
     const Px view = down ? here.box.h : here.box.w;
     out.scrollers.push_back({i, down, !down && out.rightToLeft, here.scroller, view, view});
     scrollerIn_[i] = static_cast<int>(out.scrollers.size()) - 1;
-  }
-
-  void reach(const Placed& child, Scroller& in, const Layout& out) const {
-    const Box& view = out.items[in.item].box;
-    const Px padding = screen_.items[in.item]->container()->padding * child.scale;
-    const Px end = in.down        ? child.box.y + child.box.h - view.y
-                   : in.fromRight ? view.x + view.w - child.box.x
-                                  : child.box.x + child.box.w - view.x;
-    in.content = std::max(in.content, end + padding);
   }
 
   const Project& project_;

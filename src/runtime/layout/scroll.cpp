@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "runtime/document/screen.h"
+#include "runtime/document/tree.h"
 
 namespace bristle {
 namespace {
@@ -49,6 +49,19 @@ Px toShow(Follow how, const Stretch& item, Px now, Px view, Px padding) {
 }
 
 }  // namespace
+
+void measureContent(Layout& layout, const Screen& screen) {
+  if (layout.scrollers.empty()) return;
+  const auto nesting = nestingOf(screen);
+  for (Scroller& s : layout.scrollers) {
+    const Placed& view = layout.items[s.item];
+    const Px padding = screen.items[s.item]->container()->padding * view.scale;
+    s.content = s.view;
+    for (size_t child = s.item + 1; child < nesting[s.item].end; child = nesting[child].end)
+      if (layout.items[child].shown)
+        s.content = std::max(s.content, along(layout, s, layout.items[child].box).to + padding);
+  }
+}
 
 Px mostScrolled(const Scroller& scroller) {
   return std::max(0.0, scroller.content - scroller.view);

@@ -12,6 +12,9 @@ struct Screen;
 // How far the content of one can be moved, layout px.
 Px mostScrolled(const Scroller& scroller);
 
+// How long the content of each is, by what of it is shown; nothing must be moved yet.
+void measureContent(Layout& layout, const Screen& screen);
+
 // Moves what scrollers hold. `offsets` is as long as Layout::scrollers, in layout px; what is more
 // than can be moved counts as that. False where that is how it lies already.
 bool scroll(Layout& layout, std::span<const Px> offsets);

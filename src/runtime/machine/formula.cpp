@@ -41,6 +41,15 @@ int Symbols::messageIndex(std::string_view name) {
   return indexIn(messages, name);
 }
 
+int Symbols::markIndex(std::string_view what, std::string_view id) const {
+  for (size_t i = 0; i < marks.size(); ++i) {
+    const std::string_view mark = marks[i];
+    if (mark.size() == what.size() + 1 + id.size() && mark.starts_with(what) && mark.ends_with(id))
+      return static_cast<int>(values.size() + i);
+  }
+  return -1;
+}
+
 int Symbols::soundIndex(std::string_view file) {
   return indexIn(sounds, file);
 }
@@ -302,11 +311,23 @@ class FormulaParser {
       emit(Code::ReadValue, static_cast<std::uint32_t>(index));
       return next();
     }
+    if ((token_ == "visited" || token_ == "open") && !symbols_.marks.empty()) return mark(token_);
     const NumberRead read = readNumber(token_);
     if (read.length == 0 || read.length != token_.size() || read.tooLarge)
       return complain("a signal, a value or a number");
     emit(Code::Number, 0, read.value);
     next();
+  }
+
+  // visited(@i5), open(@s2)
+  void mark(std::string_view what) {
+    next();
+    if (!take("(")) return complain("an opening bracket");
+    const int index = token_.starts_with('@') ? symbols_.markIndex(what, token_.substr(1)) : -1;
+    if (index < 0) return complain(what == "open" ? "a screen" : "a button or a screen");
+    emit(Code::ReadValue, static_cast<std::uint32_t>(index));
+    next();
+    if (!take(")")) complain("a closing bracket");
   }
 
   std::string_view text_;

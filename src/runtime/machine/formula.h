@@ -1,6 +1,7 @@
 // Formulas: the guards of transitions and what a SetValue effect sets. Signals are words (over,
 // armed, down, focus, enabled, current), project values are @id, then numbers, yes, no, + - * /,
 // = != < <= > >=, not, and, or, and brackets. All is a number; 0 is no. Division by zero is 0.
+// Conditions may ask visited(@id) of a button or screen, and open(@id) of a screen.
 //
 //   auto guard = compileFormula("over and not down or @v3 >= 2", symbols);
 //   if (guard && guard->holds(signals, values)) …
@@ -32,10 +33,14 @@ struct Signals {
 struct Symbols {
   std::vector<ValueId> values;
   std::vector<std::string> messages;
-  std::vector<std::string> sounds;          // files
+  std::vector<std::string> sounds;  // files
+  // What conditions ask beside values, numbered after them: “visited i5”, “open s2”.
+  std::vector<std::string> marks;
   int valueIndex(const ValueId& id) const;  // −1 when there is none
   int messageIndex(std::string_view name);  // added when new
   int soundIndex(std::string_view file);    // the same
+  // Among the numbers that formulas read; −1 when nobody asks for it.
+  int markIndex(std::string_view what, std::string_view id) const;
 };
 
 class Formula {

@@ -16,4 +16,8 @@ bool isWordly(char c);
 std::string withOtherValues(std::string_view formula,
                             const std::function<ValueId(const ValueId&)>& other);
 
+// Calls with each button and screen that a formula asks for: visited(@id) and open(@id).
+void eachMark(std::string_view formula,
+              const std::function<void(std::string_view what, std::string_view id)>& use);
+
 }  // namespace bristle

@@ -7,7 +7,7 @@ namespace bristle {
 
 bool startsCurrent(const Project& project, const ButtonData& button, const ScreenId& on) {
   if (!button.when.current.empty()) return startsSo(project, button.when.current);
-  return button.action.type == ActionType::Open && button.action.screen == on;
+  return opens(button.actions) == on;
 }
 
 StateIndex openingState(const Project& project, const Machine& machine, bool enabled,

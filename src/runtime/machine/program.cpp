@@ -91,6 +91,7 @@ Result<Program> Program::compile(const Machine& machine, Symbols& symbols, const
     program.usesHold |= t.on == Event::Hold;
     program.usesRepeat |= t.on == Event::Repeat;
     program.hearsCurrent |= t.on == Event::CurrentBegin || t.on == Event::CurrentEnd;
+    program.hearsUnlock |= t.on == Event::Unlock;
   }
   program.pace_ = paceOf(machine, {}, names);
   program.hold = std::max<Ms>(machine.hold, 1);

@@ -66,9 +66,10 @@ class Program {
   Ms hold = 0, repeatDelay = 0, repeatInterval = 0;
   bool usesHold = false, usesRepeat = false;
   bool hearsCurrent = false;  // some transition is on current.begin or current.end
+  bool hearsUnlock = false;   // the same for unlock
 
  private:
-  static constexpr size_t kEvents = 15;
+  static constexpr size_t kEvents = 16;
   struct Span {
     std::uint32_t from = 0;
     std::uint16_t count = 0;

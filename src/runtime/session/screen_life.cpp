@@ -6,15 +6,25 @@
 #include "runtime/machine/easing.h"
 
 namespace bristle {
+namespace {
 
-void ScreenLife::open(const ScreenMotion& comes, Ms now) {
+Ms followed(const ScreenMotion& motion, int places) {
+  return motion.time() == 0 ? 0 : motion.follow * std::max(0, places - 1);
+}
+
+}  // namespace
+
+double ScreenLife::Way::gone(Ms now, int place) const {
+  const Ms begins = since + (whole > lasts ? motion.follow * place : 0);
+  if (now >= begins + lasts) return 1;
+  if (now < begins) return 0;
+  return ease(motion.easing, static_cast<double>(now - begins) / static_cast<double>(lasts));
+}
+
+void ScreenLife::open(const ScreenMotion& comes, Ms now, int places) {
   phase_ = ScreenPhase::Opening;
-  since_ = now;
-  lasts_ = comes.time();
-  ends_ = now + lasts_;
-  from_ = 0;
-  to_ = 1;
-  easing_ = comes.easing;
+  in_ = {comes, now, comes.time(), comes.time() + followed(comes, places)};
+  ends_ = now + in_.whole;
 }
 
 void ScreenLife::uncover(Ms now, Ms lasts) {
@@ -22,18 +32,18 @@ void ScreenLife::uncover(Ms now, Ms lasts) {
   ends_ = now + lasts;
 }
 
-void ScreenLife::close(const ScreenMotion& goes, Ms now) {
-  from_ = presence(now);
-  to_ = 0;
+void ScreenLife::close(const ScreenMotion& goes, Ms now, int places) {
+  const double there = presence(now);
+  const auto part = [there](Ms time) {
+    return static_cast<Ms>(std::llround(static_cast<double>(time) * there));
+  };
   phase_ = ScreenPhase::Closing;
-  since_ = now;
-  lasts_ = static_cast<Ms>(std::llround(static_cast<double>(goes.time()) * from_));
-  ends_ = now + lasts_;
-  easing_ = goes.easing;
+  out_ = {goes, now, part(goes.time()), part(goes.time()) + followed(goes, places)};
+  ends_ = now + out_.whole;
 }
 
 void ScreenLife::hurry(Ms now) {
-  lasts_ = 0;
+  in_.lasts = in_.whole = out_.lasts = out_.whole = 0;
   ends_ = std::min(ends_, now);
 }
 
@@ -42,13 +52,18 @@ Ms ScreenLife::ends() const {
 }
 
 void ScreenLife::goOn(Ms now) {
-  if (phase_ != ScreenPhase::Closing && passed(now)) phase_ = ScreenPhase::Shown;
+  if (!closing() && passed(now)) phase_ = ScreenPhase::Shown;
 }
 
-double ScreenLife::presence(Ms now) const {
-  if (!moving(now)) return to_;
-  const double way = static_cast<double>(now - since_) / static_cast<double>(lasts_);
-  return std::clamp(from_ + (to_ - from_) * ease(easing_, way), 0.0, 1.0);
+bool ScreenLife::moving(Ms now) const {
+  const Way& way = closing() ? out_ : in_;
+  return now < way.since + way.whole;
+}
+
+double ScreenLife::presence(Ms now, int place) const {
+  // What had come of it when it began to go.
+  const double come = in_.gone(closing() ? out_.since : now, place);
+  return std::clamp(closing() ? come * (1 - out_.gone(now, place)) : come, 0.0, 1.0);
 }
 
 }  // namespace bristle

@@ -7,7 +7,7 @@
 #pragma once
 #include <cstdint>
 
-#include "runtime/document/screen.h"
+#include "runtime/document/action.h"
 
 namespace bristle {
 
@@ -17,14 +17,15 @@ enum class ScreenPhase : std::uint8_t { Opening, Shown, Covered, Uncovered, Clos
 
 class ScreenLife {
  public:
-  // What is passed in `now` and handed back is in ms of the session.
-  void open(const ScreenMotion& comes, Ms now);
+  // What is passed in `now` and handed back is in ms of the session. `places`: how many buttons
+  // follow one another.
+  void open(const ScreenMotion& comes, Ms now, int places = 1);
   void cover() { phase_ = ScreenPhase::Covered; }
   // `lasts`: how long the one on top takes to go.
   void uncover(Ms now, Ms lasts);
   // From what there is of it now: what has come half way goes in half the time (as the reversing
   // rule of CSS Transitions Level 1 §3 has it for a property).
-  void close(const ScreenMotion& goes, Ms now);
+  void close(const ScreenMotion& goes, Ms now, int places = 1);
   // At once where it would have come after a while; what is closing is over.
   void hurry(Ms now);
 
@@ -34,19 +35,28 @@ class ScreenLife {
   bool passed(Ms now) const { return ends() <= now; }
   // From opening or uncovered to shown, where that time has come.
   void goOn(Ms now);
-  // How much of the screen is there, 0–1.
-  double presence(Ms now) const;
+  // How much of the screen is there, 0–1; of the button at a place, counted from 0, where buttons
+  // follow one another.
+  double presence(Ms now, int place = 0) const;
+  // How it comes or goes now.
+  const ScreenMotion& motion() const { return closing() ? out_.motion : in_.motion; }
   // Whether that is on its way.
-  bool moving(Ms now) const { return now < since_ + lasts_; }
+  bool moving(Ms now) const;
 
   static constexpr Ms kNeverEnds = INT64_MAX;
 
  private:
+  struct Way {
+    ScreenMotion motion = {};
+    Ms since = 0, lasts = 0;  // of the screen, and of the button at place 0
+    Ms whole = 0;             // until the last button is there
+    // How far it is gone, 0–1, eased.
+    double gone(Ms now, int place) const;
+  };
+  bool closing() const { return phase_ == ScreenPhase::Closing; }
   ScreenPhase phase_ = ScreenPhase::Opening;
   Ms ends_ = 0;
-  Ms since_ = 0, lasts_ = 0;  // of what comes or goes
-  double from_ = 1, to_ = 1;
-  Easing easing_;
+  Way in_, out_;
 };
 
 }  // namespace bristle

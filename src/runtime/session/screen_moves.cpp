@@ -56,11 +56,15 @@ RouteType saidOf(const ScreenRun& run, int box, Dir dir) {
   return run.routes.said[size_t(box)][size_t(dir)];
 }
 
+}  // namespace
+
 bool canHaveFocus(const ScreenRun& run, int box) {
   if (run.routes.isAside(size_t(box))) return false;
   if (run.layout.items[size_t(run.routes.items[size_t(box)])].closed) return false;
   return enabled(run, box) || !run.screen->passDisabled;
 }
+
+namespace {
 
 double distance(const Box& a, const Box& b) {
   return std::hypot(a.x + a.w / 2 - b.x - b.w / 2, a.y + a.h / 2 - b.y - b.h / 2);
@@ -249,6 +253,22 @@ int stepFrom(const ScreenRun& run, int from, bool forwards) {
   if (at == order.end()) return forwards ? order.front() : order.back();
   const auto index = static_cast<size_t>(at - order.begin());
   return order[(index + (forwards ? 1 : order.size() - 1)) % order.size()];
+}
+
+int focusInstead(const ScreenRun& run) {
+  for (size_t i = run.trail.size(); i-- > 0;)
+    if (canHaveFocus(run, run.trail[i].from)) return run.trail[i].from;
+  const Box& was = run.routes.input.boxes[size_t(run.focus)];
+  int best = -1;
+  double least = 0;
+  for (size_t b = 0; b < run.buttons.size(); ++b) {
+    if (!canHaveFocus(run, static_cast<int>(b))) continue;
+    const double away = distance(was, run.routes.input.boxes[b]);
+    if (best >= 0 && away >= least) continue;
+    best = static_cast<int>(b);
+    least = away;
+  }
+  return best < 0 ? startBox(run) : best;
 }
 
 int startBox(const ScreenRun& run) {

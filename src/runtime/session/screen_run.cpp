@@ -1,9 +1,12 @@
 #include "runtime/session/screen_run.h"
 
 #include <algorithm>
+#include <set>
 
+#include "runtime/document/tree.h"
 #include "runtime/focus/clusters.h"
 #include "runtime/layout/scroll.h"
+#include "runtime/layout/shown.h"
 #include "runtime/machine/condition.h"
 #include "runtime/session/hit_test.h"
 
@@ -26,6 +29,8 @@ Result<std::shared_ptr<const Compiled>> Compiled::make(const Project& project) {
     out->kinds_[kind->id] = {&*kind, machine, program,
                              std::make_shared<LookTable>(*kind, *machine, naming(out->project_))};
   }
+  // Only conditions ask where one has been; machines know nothing of it.
+  out->symbols.marks = conditionSymbols(out->project_).marks;
   return std::shared_ptr<const Compiled>(std::move(out));
 }
 
@@ -37,7 +42,7 @@ const Compiled::KindRun* Compiled::find(const KindId& id) const {
 int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   for (size_t i = buttons.size(); i-- > 0;) {
     const Placed& placed = layout.items[size_t(routes.items[i])];
-    if (placed.closed || !holds(placed.visible, x, y)) continue;
+    if (!placed.isSeen() || !holds(placed.visible, x, y)) continue;
     const Kind& kind = *buttons[i].kind->kind;
     if (!test || kind.hitForm == HitForm::Box) return static_cast<int>(i);
     const Box own = placed.own();
@@ -52,10 +57,46 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   return -1;
 }
 
-bool ButtonRun::shallBeCurrent(const ScreenId& on, std::span<const double> values) const {
-  if (!currentWhen.always()) return currentWhen.holds({}, values);
-  const Action& action = item->button()->action;
-  return action.type == ActionType::Open && action.screen == on;
+bool ScreenRun::shallBeCurrent(const ButtonRun& button, std::span<const double> values) const {
+  if (!button.currentWhen.always()) return button.currentWhen.holds({}, values);
+  if (button.panel >= 0) return !off[size_t(button.panel)];
+  return opens(button.item->button()->actions) == screen->id;
+}
+
+int ScreenRun::placeOf(size_t item) const {
+  return routes.boxOf[item];
+}
+
+std::vector<size_t> ScreenRun::refreshShown(std::span<const double> values) {
+  std::vector<bool> gone = off;
+  std::vector<bool> bars(off.size());
+  for (const auto& [item, formula] : shownWhen) bars[item] = !formula.holds({}, values);
+  std::vector<size_t> changed;
+  const auto nesting = nestingOf(*screen);
+  for (size_t i = 0; i < gone.size(); ++i) {
+    gone[i] = gone[i] || bars[i];
+    const int parent = nesting[i].parent;
+    const bool inGone = parent >= 0 && gone[size_t(parent)];
+    bars[i] = bars[i] || (parent >= 0 && bars[size_t(parent)]);
+    const bool was = layout.items[i].shown;
+    if (!inGone && was == gone[i] && (parent < 0 || layout.items[size_t(parent)].shown))
+      changed.push_back(i);
+    gone[i] = gone[i] || inGone;
+  }
+  barred = std::move(bars);
+  if (show(layout, *screen, gone)) routes = screenRoutes(*screen, layout, Asides::Kept);
+  return changed;
+}
+
+void ScreenRun::turn(size_t item, bool on) {
+  conditions = true;
+  off[item] = !on;
+  const int parent = nestingOf(*screen)[item].parent;
+  if (!on || parent < 0 || !screen->items[size_t(parent)]->container()->panels) return;
+  const auto nesting = nestingOf(*screen);
+  for (size_t other = size_t(parent) + 1; other < nesting[size_t(parent)].end;
+       other = nesting[other].end)
+    off[other] = other != item;
 }
 
 void ScreenRun::focusOn(int box, bool into) {
@@ -133,9 +174,35 @@ Result<void> readConditions(ButtonRun& button, const Conditions& when, const Sym
   return {};
 }
 
-}  // namespace
+Result<void> readActions(const Actions& actions, const Symbols& symbols) {
+  for (const Action& action : actions)
+    if (auto formula = compileCondition(action.when, symbols); !formula)
+      return fail("its action’s condition “" + action.when + "”", formula.error().text());
+  return {};
+}
 
-namespace {
+// What is hidden by itself at first, and what asks values.
+Result<void> readShown(ScreenRun& run, const Symbols& symbols) {
+  const Screen& screen = *run.screen;
+  const auto nesting = nestingOf(screen);
+  run.off.resize(screen.items.size());
+  run.barred.resize(screen.items.size());
+  std::set<int> panelsShown;  // the sets of which the first has been met
+  for (size_t i = 0; i < screen.items.size(); ++i) {
+    const int parent = nesting[i].parent;
+    run.off[i] = screen.items[i]->hidden;
+    if (parent >= 0 && screen.items[size_t(parent)]->container()->panels && !run.off[i])
+      run.off[i] = !panelsShown.insert(parent).second;
+    if (screen.items[i]->shownWhen.empty()) continue;
+    auto formula = compileCondition(screen.items[i]->shownWhen, symbols);
+    if (!formula)
+      return fail("“" + displayName(*screen.items[i]) + "”, when it is shown",
+                  formula.error().text());
+    run.shownWhen.emplace_back(i, std::move(*formula));
+    run.conditions = true;
+  }
+  return {};
+}
 
 // The kind's looks, or as one placed button has them.
 std::shared_ptr<const LookTable> looksOf(const Compiled& compiled, const Compiled::KindRun& kind,
@@ -170,8 +237,19 @@ Result<ScreenRun> openScreen(const Compiled& compiled, const Screen& screen, con
                     read.error().text());
       run.conditions = true;
     }
+    for (const Action& action : item.button()->actions)
+      if (button.panel < 0 && action.type == ActionType::Panel)
+        if (const auto at = indexOf(screen, action.item)) {
+          button.panel = static_cast<int>(*at);
+          run.conditions = true;
+        }
+    if (auto read = readActions(item.button()->actions, compiled.symbols); !read)
+      return fail("screen “" + screen.name + "”, button “" + displayName(item) + "”",
+                  read.error().text());
     run.buttons.push_back(std::move(button));
   }
+  if (auto read = readShown(run, compiled.symbols); !read)
+    return fail("screen “" + screen.name + "”", read.error().text());
   for (size_t i = 0; i < screen.items.size(); ++i)
     if (const auto* button = screen.items[i]->button(); button && run.layout.items[i].still)
       if (const auto* kind = compiled.find(button->kind))

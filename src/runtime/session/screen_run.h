@@ -52,12 +52,12 @@ struct ButtonRun {
   int pressedBy = 0;        // the number of the press that arms it
   FiringChain firing = {};  // of its timers
 
+  int panel = -1;  // the item that its first action of that sort shows; −1: none
+
   // What values call for.
   bool shallBeEnabled(std::span<const double> values) const {
     return allowed && enabledWhen.holds({}, values);
   }
-  // The same; `on` is the screen that it stands on.
-  bool shallBeCurrent(const ScreenId& on, std::span<const double> values) const;
 };
 
 // A move of focus that can be taken back.
@@ -94,7 +94,23 @@ struct ScreenRun {
   std::vector<bool> inside;     // by cluster: a single stop that focus has gone into
   int number = 0;               // of its opening, in this session
   FlyOutsHeld flyOuts;
-  bool conditions = false;  // whether any button asks values
+  bool conditions = false;  // whether anything on it may change with values, or be shown or hidden
+  std::vector<bool> off;    // by item: hidden by itself, or since another panel of its set is shown
+  std::vector<std::pair<size_t, Formula>> shownWhen;  // by item, of those that ask
+  std::vector<bool> barred;  // by item: a condition keeps it, or what it is in, from being shown
+  Ms sleptFrom = 0;          // when it was covered
+
+  // What values call for is shown and hidden. The items that are there now and were not, or the
+  // other way round, without what is in them.
+  std::vector<size_t> refreshShown(std::span<const double> values);
+  // Shows or hides an item; of a set of panels the others go.
+  void turn(size_t item, bool on);
+  // Whether the button at a box is to be seen, as far as what is shown and hidden says.
+  bool isThere(int box) const { return layout.items[size_t(routes.items[size_t(box)])].shown; }
+  bool shallBeCurrent(const ButtonRun& button, std::span<const double> values) const;
+  // All of its buttons follow one another in this order.
+  int placeOf(size_t item) const;
+  int places() const { return static_cast<int>(buttons.size()); }
 
   // Whether input does nothing here yet.
   bool waits() const { return screen->waitUntilShown && life.phase() == ScreenPhase::Opening; }
@@ -126,6 +142,11 @@ struct Move {
 Move resolveMove(const ScreenRun& run, int from, Dir dir);
 // Keeps in mind where it came from, and hands back the trail that holds once focus is there.
 std::vector<MoveMade> remember(ScreenRun& run, const Move& move, Dir dir);
+// Whether it can, as things are.
+bool canHaveFocus(const ScreenRun& run, int box);
+// Where focus goes that cannot stay where it is: back, else to the nearest, else to where it
+// starts; −1: nowhere.
+int focusInstead(const ScreenRun& run);
 // The next (or previous) button in reading order, round the end; disabled ones are passed over.
 int stepFrom(const ScreenRun& run, int from, bool forwards);
 

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "runtime/machine/condition.h"
+
 namespace bristle {
 Result<Session> Session::start(const Project& project, const Showing& showing,
                                const TextMeasure& measure, const ScreenId& screen) {
@@ -10,7 +12,7 @@ Result<Session> Session::start(const Project& project, const Showing& showing,
   if (!compiled) return tl::unexpected(compiled.error());
   s.compiled_ = std::move(*compiled);
   s.symbols_ = s.compiled_->symbols;
-  for (const ProjectValue& value : project.values) s.values_.push_back(value.start);
+  s.values_ = startValues(project, s.symbols_);
   s.showing_ = {showing.display, languageOf(project, showing.language).id};
   s.measure_ = &measure;
   const ScreenId first = screen ? screen : project.first;
@@ -55,8 +57,9 @@ void Session::add(TraceEntry entry) {
   trace_.push_back(std::move(entry));
 }
 
-void Session::bump(const ItemId& item, std::string how) {
+void Session::bump(const ItemId& item, std::string how, bool heard) {
   add({.type = TraceType::Bump, .item = item, .how = std::move(how)});
+  if (heard) cue(project().settings.bumpSound, item);
 }
 
 void Session::feed(const InputEvent& event) {
@@ -140,6 +143,7 @@ void Session::runTo(Ms until) {
     size_t depth = 0;
     int box = -1;
     for (size_t d = 0; d < stack_.size(); ++d) {
+      if (stack_[d].screen->sleeps && stack_[d].life.phase() == ScreenPhase::Covered) continue;
       for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
         const ButtonRun& each = stack_[d].buttons[b];
         Due its = nextTimer(*each.kind->program, each.running);

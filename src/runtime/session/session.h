@@ -7,6 +7,7 @@
 #pragma once
 #include <deque>
 #include <memory>
+#include <set>
 #include <vector>
 
 #include "runtime/session/devices.h"
@@ -55,11 +56,14 @@ class Session {
   // The button that has focus; empty when none has.
   ItemId focused() const;
   double value(const ValueId& id) const;
+  // As conditions read them: the project's, then what they ask beside (conditionSymbols).
+  std::span<const double> values() const { return values_; }
 
   static constexpr size_t kMostScreens = 64;  // on the stack
   static constexpr size_t kMostLeaving = 8;   // screens on their way out at once
   static constexpr int kMostQueued = 10'000;  // effects that one event may lead to
   static constexpr int kMostHeard = 500'000;  // messages heard by buttons, of one event
+  static constexpr int kMostOpened = 100;     // screens that one event opens or goes back to
   static constexpr int kMostRunaways = 8;     // chains cut before the session ends
 
  private:
@@ -79,16 +83,18 @@ class Session {
   void work(const InputEvent& event);
   void runTo(Ms until);
   void add(TraceEntry entry);
-  void bump(const ItemId& item, std::string how);
+  void bump(const ItemId& item, std::string how, bool heard = true);
 
   // session_screens.cpp: the life of screens
   void show(ButtonRun& opened);
   void atRest(ScreenRun& opened);
-  void push(const ScreenId& id, TraceType type, const ItemId& by);
-  void pop(const ItemId& by);
+  bool push(const ScreenId& id, TraceType type, const ItemId& by, const Action* how = nullptr);
+  bool pop(const ItemId& by, size_t screens = 1, const Action* how = nullptr);
+  bool popTo(const ScreenId& id, const ItemId& by, const Action* how);
   void enter(const ItemId& before);
   void leaveTop();
-  Ms closing(ScreenRun run, bool above);
+  Ms closing(ScreenRun run, bool above, const Action* how);
+  void wake(ScreenRun& run);
   Ms nextPhaseEnd() const;
   void endPhases();
   ScreenRun* screenOf(int number);
@@ -99,20 +105,39 @@ class Session {
   void collect(size_t depth, int box);
   void settle();
   void handle(const Happened& happened);
-  void perform(const Item& item);
-  void act(const Action& action, const ItemId& by);
   void send(const std::string& message);
-  void setValue(std::uint32_t index, double to);
-  void followValues();
   void cut(const ItemId& item);
   void host(const InputEvent& event);
   StateIndex shownState(const ButtonRun& run, StateIndex state) const;
+
+  // session_actions.cpp
+  void perform(const Item& item);
+  void act(const Actions& actions, const ItemId& by);
+  bool act(const Action& action, const ItemId& by);
+  void actOnItem(const Action& action, const ItemId& by);
+  void actOnValue(const Action& action, const ItemId& by);
+  void broken(const ItemId& by, std::string how);
+
+  // session_values.cpp: values, and what depends on them
+  void setValue(std::uint32_t index, double to);
+  void mark(std::string_view what, std::string_view id, bool on = true);
+  void markOpen();
+  void followValues();
+  void followShown(size_t depth);
+  void followButton(size_t depth, int box);
+  bool noteLocked(size_t depth, int box);
+  void unlock(size_t depth, int box);
+  void handFocusOn();
+
+  // session_sounds.cpp
+  double volumeOf(const ValueId& value) const;
+  void cue(const std::string& file, const ItemId& by, double volume = 1);
+  void followMusic();
 
   // session_focus.cpp
   void useDevice(Device device);
   // `along` is what the route carries that leads there; null: nothing.
   void focusOn(int box, std::string how, const RouteCarries* along = nullptr);
-  void sound(const ItemId& item, const RouteCarries& along);
   void move(const InputEvent& event);
   void moveOnce(Dir dir);
   void step(bool forwards);
@@ -180,9 +205,13 @@ class Session {
   std::deque<Happened> queue_;
   const RouteCarries* along_ = nullptr;  // while focus goes along a route that carries something
   bool settling_ = false, valuesChanged_ = false, unfolding_ = false;
+  // Buttons that were seen locked in this session, and are; and those that are no more.
+  std::set<ItemId> locked_, unlocked_;
+  std::string music_;  // its file
+  double musicVolume_ = 0;
   Ms now_ = 0;
   bool ended_ = false, reduced_ = false;
-  int runaways_ = 0, heard_ = 0;
+  int runaways_ = 0, heard_ = 0, opened_ = 0;
   int screensOpened_ = 0, pressesBegun_ = 0;
   Device modality_ = Device::Keyboard;
   DownKeys down_;

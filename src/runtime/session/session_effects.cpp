@@ -41,33 +41,6 @@ void Session::collect(size_t depth, int box) {
   outcomes_.clear();
 }
 
-void Session::setValue(std::uint32_t index, double to) {
-  values_[index] = to;
-  valuesChanged_ = true;
-  add({.type = TraceType::Value, .value = symbols_.values[index], .number = to});
-}
-
-// What conditions call for now is told to the machines, screen by screen from below and in the
-// order of the document, each once.
-void Session::followValues() {
-  for (size_t d = 0; d < stack_.size(); ++d) {
-    if (!stack_[d].conditions) continue;
-    for (size_t b = 0; b < stack_[d].buttons.size(); ++b) {
-      const ButtonRun& each = stack_[d].buttons[b];
-      const bool enabled = each.shallBeEnabled(values_);
-      const bool current = each.shallBeCurrent(stack_[d].screen->id, values_);
-      const Signals& now = each.running.signals;
-      if (now.has(Signals::Enabled) == enabled && now.has(Signals::Current) == current) continue;
-      ++heard_;
-      withButton(d, static_cast<int>(b),
-                 [&](const Program& program, Running& run, const StepContext& c) {
-                   change(program, run, {.enabled = enabled, .current = current}, c);
-                 });
-      if (d == topDepth()) refreshOver(static_cast<int>(b));
-    }
-  }
-}
-
 void Session::cut(const ItemId& item) {
   queue_.clear();
   valuesChanged_ = false;
@@ -78,10 +51,10 @@ void Session::cut(const ItemId& item) {
 void Session::settle() {
   if (settling_) return;
   settling_ = true;
-  heard_ = 0;
+  heard_ = opened_ = 0;
   // Messages may answer messages; a chain without end is cut like one of timers.
   for (int i = 0; (!queue_.empty() || valuesChanged_) && !ended_; ++i) {
-    if (i >= kMostQueued || heard_ >= kMostHeard) {
+    if (i >= kMostQueued || heard_ >= kMostHeard || opened_ >= kMostOpened) {
       cut(queue_.empty() ? ItemId{} : queue_.front().item->id);
       break;
     }
@@ -112,41 +85,10 @@ void Session::handle(const Happened& happened) {
       send(symbols_.messages[outcome.index]);
       break;
     case OutcomeType::Sound:
-      add({.type = TraceType::Sound,
-           .item = item.id,
-           .number = outcome.value,
-           .how = symbols_.sounds[outcome.index]});
+      cue(symbols_.sounds[outcome.index], item.id, outcome.value);
       break;
     case OutcomeType::Runaway:
       cut(item.id);
-      break;
-  }
-}
-
-void Session::perform(const Item& item) {
-  add({.type = TraceType::Activate, .item = item.id});
-  if (!acceptFlyOut(item)) act(item.button()->action, item.id);
-}
-
-void Session::act(const Action& action, const ItemId& by) {
-  switch (action.type) {
-    case ActionType::None:
-      break;
-    case ActionType::Open:
-      push(action.screen, TraceType::Open, by);
-      break;
-    case ActionType::PutOnTop:
-      push(action.screen, TraceType::OnTop, by);
-      break;
-    case ActionType::Back:
-      pop(by);
-      break;
-    case ActionType::Message:
-      send(action.message);
-      break;
-    case ActionType::Quit:
-      add({.type = TraceType::Quit});
-      ended_ = true;
       break;
   }
 }
@@ -176,11 +118,7 @@ void Session::host(const InputEvent& event) {
       if (stack_[d].buttons[b].item->id.text != event.name) continue;
       found = true;
       button(d, static_cast<int>(b)).allowed = event.down;
-      const bool enabled = button(d, static_cast<int>(b)).shallBeEnabled(values_);
-      withButton(d, static_cast<int>(b),
-                 [&](const Program& program, Running& run, const StepContext& c) {
-                   setEnabled(program, run, enabled, c);
-                 });
+      followButton(d, static_cast<int>(b));
       if (d == topDepth()) refreshOver(static_cast<int>(b));
     }
   if (!found) bump({event.name}, "no such button");

@@ -34,11 +34,6 @@ void Session::useDevice(Device device) {
         run.player.go(shownState(run, run.running.state), run.kind->program->pace(), now_);
 }
 
-void Session::sound(const ItemId& item, const RouteCarries& along) {
-  if (!along.sound.empty())
-    add({.type = TraceType::Sound, .item = item, .number = along.volume, .how = along.sound});
-}
-
 void Session::focusOn(int box, std::string how, const RouteCarries* along) {
   const int before = top().focus;
   if (before == box) return;
@@ -58,7 +53,7 @@ void Session::focusOn(int box, std::string how, const RouteCarries* along) {
                });
   }
   along_ = nullptr;
-  if (along) sound(top().buttons[size_t(box)].item->id, *along);
+  if (along) cue(along->sound, top().buttons[size_t(box)].item->id, along->volume);
   // What is under a pointer is not moved away from it.
   if (!isPointer(modality_)) showFocus();
   followFlyOuts();
@@ -92,8 +87,8 @@ void Session::moveOnce(Dir dir) {
   const Item& left = *run.buttons[size_t(from)].item;
   const RouteCarries& carries = left.button()->routes.carries[size_t(dir)];
   if (found.target < 0) {
-    bump(left.id, how);
-    return sound(left.id, carries);
+    bump(left.id, how, carries.sound.empty());
+    return cue(carries.sound, left.id, carries.volume);
   }
   std::vector<MoveMade> trail = remember(run, found, dir);
   focusOn(found.target, how, &carries);

@@ -57,11 +57,12 @@ ScreenRun* Session::screenOf(int number) {
 
 // With what values call for: nothing moves into being disabled or current, it simply is.
 void Session::atRest(ScreenRun& opened) {
+  if (opened.conditions) opened.refreshShown(values_);
   for (size_t b = 0; b < opened.buttons.size(); ++b) {
     ButtonRun& button = opened.buttons[b];
     button.running.enteredAt = now_;  // its timers run from now on
     const bool enabled = button.shallBeEnabled(values_);
-    const bool current = button.shallBeCurrent(opened.screen->id, values_);
+    const bool current = opened.shallBeCurrent(button, values_);
     show(button);
     if (enabled && !current) continue;
     outcomes_.clear();
@@ -73,42 +74,93 @@ void Session::atRest(ScreenRun& opened) {
   }
 }
 
-void Session::push(const ScreenId& id, TraceType type, const ItemId& by) {
+bool Session::push(const ScreenId& id, TraceType type, const ItemId& by, const Action* how) {
   const Screen* screen = find(project(), id);
-  if (!screen) return bump(by, "its screen is missing");
-  if (type == TraceType::OnTop && stack_.size() >= kMostScreens)
-    return bump(by, "as many screens are on top of one another as there may be");
+  if (!screen) {
+    broken(by, "its screen is missing");
+    return false;
+  }
+  if (type == TraceType::OnTop && stack_.size() >= kMostScreens) {
+    bump(by, "as many screens are on top of one another as there may be");
+    return false;
+  }
   const ItemId before = focused();
-  if (!stack_.empty()) leaveTop();
+  if (!stack_.empty()) {
+    cue(project().settings.openSound, by);
+    leaveTop();
+  }
   add({.type = type, .screen = id});
   if (type == TraceType::Open) {
-    for (ScreenRun& run : std::exchange(stack_, {})) closing(std::move(run), false);
+    for (ScreenRun& run : std::exchange(stack_, {})) closing(std::move(run), false, how);
   } else if (!stack_.empty()) {
     top().life.cover();
+    top().sleptFrom = now_;
   }
   stack_.push_back(*openScreen(*compiled_, *screen, showing_, *measure_));
   top().number = ++screensOpened_;
-  top().life.open(reduced_ ? ScreenMotion{} : screen->comes, now_);
+  ++opened_;
+  const ScreenMotion& comes = how && how->change ? how->change->in : screen->comes;
+  top().life.open(reduced_ ? ScreenMotion{} : comes, now_, top().places());
+  mark("visited", id.text);
+  markOpen();
   atRest(top());
   enter(before);
+  if (top().conditions)
+    for (size_t b = 0; b < top().buttons.size(); ++b)
+      if (noteLocked(topDepth(), static_cast<int>(b))) unlock(topDepth(), static_cast<int>(b));
+  followMusic();
   endPhases();
+  return true;
 }
 
-void Session::pop(const ItemId& by) {
-  if (stack_.size() < 2) return bump(by, "nothing to go back to");
+bool Session::popTo(const ScreenId& id, const ItemId& by, const Action* how) {
+  if (!find(project(), id)) {
+    broken(by, "its screen is missing");
+    return false;
+  }
+  for (size_t d = topDepth(); d-- > 0;)
+    if (stack_[d].screen->id == id) return pop(by, topDepth() - d, how);
+  bump(by, "that screen is not beneath");
+  return false;
+}
+
+// Takes off that many; those between go without being seen.
+bool Session::pop(const ItemId& by, size_t screens, const Action* how) {
+  if (stack_.size() <= screens) {
+    bump(by, "nothing to go back to");
+    return false;
+  }
+  ++opened_;
+  cue(project().settings.backSound, by);
   const ItemId before = focused();
   leaveTop();
   ScreenRun gone = std::move(top());
-  stack_.pop_back();
+  stack_.resize(stack_.size() - screens);
   add({.type = TraceType::Back, .screen = top().screen->id});
-  top().life.uncover(now_, closing(std::move(gone), true));
+  top().life.uncover(now_, closing(std::move(gone), true, how));
+  wake(top());
+  markOpen();
   enter(before);
+  followMusic();
   endPhases();
+  return true;
+}
+
+// Its machines’ timers go on from where they stood when it was covered.
+void Session::wake(ScreenRun& run) {
+  if (!run.screen->sleeps) return;
+  const Ms slept = now_ - run.sleptFrom;
+  for (ButtonRun& button : run.buttons) {
+    button.running.enteredAt += slept;
+    button.running.downSince += slept;
+    button.running.nextRepeat += slept;
+  }
 }
 
 // Off the stack, and out of all that happens. What takes no time to go is gone. How long it takes.
-Ms Session::closing(ScreenRun run, bool above) {
-  run.life.close(reduced_ ? ScreenMotion{} : run.screen->goes, now_);
+Ms Session::closing(ScreenRun run, bool above, const Action* how) {
+  const ScreenMotion& goes = how && how->change ? how->change->out : run.screen->goes;
+  run.life.close(reduced_ ? ScreenMotion{} : goes, now_, run.places());
   const Ms lasts = run.life.ends() - now_;
   if (lasts <= 0) return 0;
   if (leaving_.size() >= kMostLeaving) leaving_.erase(leaving_.begin());
@@ -136,8 +188,9 @@ void Session::endPhases() {
 // that rest are over what lies beneath them now.
 void Session::enter(const ItemId& before) {
   ScreenRun& run = top();
-  const bool returns = run.focus >= 0;
+  const bool returns = run.focus >= 0 && run.isThere(run.focus);
   const int box = returns ? run.focus : startBox(run);
+  if (box < 0) run.focus = -1;  // what had it is hidden by now, and nothing else can have it
   if (box >= 0) {
     add({.type = TraceType::Focus,
          .item = run.buttons[size_t(box)].item->id,

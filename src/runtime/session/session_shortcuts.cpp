@@ -12,7 +12,7 @@ bool Session::pressAnswering(DownKey& key, Answering answering) {
   const ScreenRun& run = top();
   for (size_t b = 0; b < run.buttons.size(); ++b) {
     if (!answering(run.buttons[b].item->button()->answers)) continue;
-    if (run.layout.items[size_t(run.routes.items[b])].closed) continue;
+    if (!run.layout.items[size_t(run.routes.items[b])].isSeen()) continue;
     if (isEnabled(static_cast<int>(b)))
       arm(key, static_cast<int>(b), true);
     else
@@ -29,7 +29,8 @@ void Session::cancel(const InputEvent& event) {
   }
   DownKey* key = down_.press(InputType::Cancel, event);
   if (!key || abandonAll() || cancelFlyOut() || throughStop(false)) return;
-  if (!pressAnswering(*key, [](const Answers& answers) { return answers.cancel; })) pop(focused());
+  if (!pressAnswering(*key, [](const Answers& answers) { return answers.cancel; }))
+    (void)pop(focused());
 }
 
 void Session::shortcut(const InputEvent& event) {
@@ -44,8 +45,8 @@ void Session::shortcut(const InputEvent& event) {
   if (!shortcut) return bump(focused(), "no such shortcut");
   add({.type = TraceType::Shortcut, .how = id.text});
   if (pressAnswering(*key, [&](const Answers& answers) { return answers.shortcut == id; })) return;
-  if (shortcut->action.type == ActionType::None) return bump(focused(), "nothing answers to it");
-  act(shortcut->action, focused());
+  if (shortcut->actions.empty()) return bump(focused(), "nothing answers to it");
+  act(shortcut->actions, focused());
 }
 
 namespace {
@@ -54,7 +55,7 @@ namespace {
 std::vector<int> tabsIn(const ScreenRun& run, size_t container, size_t end) {
   std::vector<int> out;
   for (size_t i = container + 1; i < end; ++i)
-    if (const int box = run.routes.boxOf[i]; box >= 0 && !run.layout.items[i].closed)
+    if (const int box = run.routes.boxOf[i]; box >= 0 && run.layout.items[i].isSeen())
       out.push_back(box);
   return out;
 }

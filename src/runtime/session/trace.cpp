@@ -69,6 +69,16 @@ std::string line(const TraceEntry& e, const Names& names) {
                          names.item(e.item));
     case TraceType::Shortcut:
       return fmt::format("shortcut {}", names.shortcut(e.how));
+    case TraceType::Shown:
+      return fmt::format("{} {}", e.number > 0 ? "show" : "hide", names.item(e.item));
+    case TraceType::Broken:
+      return fmt::format("broken {} ({})", names.item(e.item), e.how);
+    case TraceType::Link:
+      return fmt::format("link {}", e.how);
+    case TraceType::Music:
+      return e.how.empty() ? "music stops" : fmt::format("music {} at {:.3g}", e.how, e.number);
+    case TraceType::Unlock:
+      return fmt::format("unlock {}", names.item(e.item));
     case TraceType::Quit:
       return "quit";
     case TraceType::Runaway:

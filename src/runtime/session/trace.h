@@ -25,6 +25,11 @@ enum class TraceType : std::uint8_t {
   Shortcut,
   Quit,
   Runaway,
+  Shown,
+  Broken,
+  Link,
+  Music,
+  Unlock,
 };
 
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
@@ -32,7 +37,10 @@ enum class TraceType : std::uint8_t {
 // `number` its volume, 0–1. Scroll: `item` is the container, `number` how far it is moved now, px.
 // FlyOut: `item` is the container, `how` what it does. Cluster: a single stop; `how` is its
 // id, `item` the button that has focus, `number` 1 where focus goes into it, 0 where it comes out.
-// Shortcut: `how` is its id.
+// Shortcut: `how` is its id. Shown: `number` 1 where the item is there now, 0 where it is not.
+// Broken: an action of the item refers to what is not there. Link: `how` is the address. Music:
+// `how` is the file that is heard from now on, `number` its volume; empty: none. Unlock: the item
+// became available for the first time.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;

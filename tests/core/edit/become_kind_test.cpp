@@ -31,7 +31,7 @@ TEST(BecomeKind, WhatIsTheButtonsOwnGoesAlongWhereThePartsHaveTheSameNames) {
   const ButtonData& now = *findItem(*history.now().screens[0], button)->button();
   EXPECT_EQ(now.kind, to.id);
   EXPECT_EQ(now.caption.base, "a");
-  EXPECT_EQ(now.action.message, "go");
+  EXPECT_EQ(now.actions.at(0).message, "go");
   EXPECT_EQ(now.routes[Dir::Up].type, RouteType::Closed);
   const PartId other = to.parts.front().id;
   ASSERT_NE(other, plate.id);

@@ -125,7 +125,7 @@ TEST(Clip, RoutesAmongTheCopiesAreKeptAndTargetsAreFoundByName) {
   const Screen& there = *other.now().screens[0];
   const ButtonData& pasted = *there.items[there.items.size() - 2]->button();
   EXPECT_EQ(pasted.routes[Dir::Up].type, RouteType::Solved);
-  EXPECT_EQ(find(other.now(), pasted.action.screen)->name, "Depths");
+  EXPECT_EQ(find(other.now(), pasted.actions.at(0).screen)->name, "Depths");
 }
 
 TEST(Clip, GoesIntoAContainerAndKeepsBrokenKindsBroken) {

@@ -145,7 +145,7 @@ TEST(Check, TellsEachSortOfBrokenReference) {
   Screen& screen = *edit(p, p.screens[0]->id);
   const auto ids = test::buttons(p);
   edit(screen, ids[0])->button()->kind = {"gone"};
-  edit(screen, ids[1])->button()->action = {ActionType::Open, {"nowhere"}, {}};
+  edit(screen, ids[1])->button()->actions = {{ActionType::Open, {"nowhere"}, {}}};
   edit(screen, ids[2])->button()->routes[Dir::Up] = {RouteType::Pinned, ItemId{"nobody"}};
   edit(screen, ids[2])->button()->caption = {};
   screen.entry = {"noone"};

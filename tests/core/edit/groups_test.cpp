@@ -83,14 +83,14 @@ TEST(Groups, WhereACopyLiesAndWhatIsItsOwnStaysWithIt) {
   });
   s.change(s.in(s.second)[1].id, [](Item& i) {
     i.button()->caption = "quieter";
-    i.button()->action = {ActionType::Message, {}, "volume.less"};
+    i.button()->actions = {{ActionType::Message, {}, "volume.less"}};
     i.button()->answers.cancel = true;
     i.button()->routes[Dir::Left] = {RouteType::Closed, {}};
   });
   EXPECT_EQ(s.captions(s.first), (Words{"less", "more"}));
   EXPECT_EQ(s.in(s.first)[0].place.x.offset, 100);
   EXPECT_FALSE(s.in(s.first)[0].hidden);
-  EXPECT_EQ(s.in(s.first)[1].button()->action.type, ActionType::None);
+  EXPECT_TRUE(s.in(s.first)[1].button()->actions.empty());
   EXPECT_FALSE(s.in(s.first)[1].button()->answers.any());
   // Another change of the group leaves it so.
   s.change(s.in(s.first)[1].id, [](Item& i) { i.place.y.size = 30; });
@@ -305,7 +305,7 @@ TEST(Bars, HaveAButtonForEachScreenThatOpensIt) {
   EXPECT_EQ(b.captions()[1], "Plants");
   for (const auto& item : find(b.history.now(), b.screen)->items)
     if (item->parent == b.bar) {
-      EXPECT_EQ(item->button()->action.type, ActionType::Open);
+      EXPECT_EQ(item->button()->actions.at(0).type, ActionType::Open);
     }
 }
 
@@ -331,7 +331,7 @@ TEST(Bars, LeaveWhatAPersonWroteAndWhatLeadsNowhere) {
   const auto screens = b.ids();
   ItemId plants;
   for (const auto& item : find(b.history.now(), b.screen)->items)
-    if (item->button() && item->button()->action.screen == screens[1]) plants = item->id;
+    if (item->button() && opens(item->button()->actions) == screens[1]) plants = item->id;
   must(b.history, changeItems(b.screen, {plants}, "caption", {},
                               [](Item& i) { i.button()->caption = "All that grows"; }));
   must(b.history, addButtons(b.screen, {b.history.now().kinds[0]->id}, {b.bar, {}}));

@@ -96,8 +96,8 @@ TEST(Series, ATableSetsKindsTargetsNamesAndWords) {
   EXPECT_EQ(dive.button()->caption.base, "Dive");
   EXPECT_EQ(dive.button()->caption.others.at(german), "Tauchen");
   EXPECT_EQ(dive.button()->accessibleName.base, "Begin the dive");
-  EXPECT_EQ(dive.button()->action.screen, history.now().screens[1]->id);
-  EXPECT_EQ(now.items.back()->button()->action.type, ActionType::None);
+  EXPECT_EQ(dive.button()->actions.at(0).screen, history.now().screens[1]->id);
+  EXPECT_TRUE(now.items.back()->button()->actions.empty());
   EXPECT_EQ(now.items[now.items.size() - 3]->container()->flow, Flow::Row);
 }
 

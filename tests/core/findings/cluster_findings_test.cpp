@@ -57,8 +57,8 @@ TEST(ClusterFindings, ASealedOneWithoutAWayOutIsTold) {
   Clusters c;
   c.add("g1", {0, 1}).leave = Leave::Sealed;
   EXPECT_THAT(c.told(), ElementsAre(HasSubstr("only cancel is left")));
-  edit(*edit(c.project, c.project.screens[0]->id), c.ids[1])->button()->action = {
-      ActionType::Back, {}, {}};
+  edit(*edit(c.project, c.project.screens[0]->id), c.ids[1])->button()->actions = {
+      {ActionType::Back, {}, {}}};
   EXPECT_THAT(c.told(), IsEmpty());
 }
 

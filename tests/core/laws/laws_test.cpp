@@ -31,9 +31,10 @@ std::string brokenOf(const LawReport& report) {
 std::string deeds(const Sequence& sequence) {
   std::string out;
   for (const LawStep& step : sequence) {
-    const char* const kNames[] = {
-        "over", "out",  "press",   "key",     "release", "cancel",  "lift",        "gone", "focus",
-        "blur", "able", "disable", "message", "value",   "current", "not current", "wait"};
+    const char* const kNames[] = {"over",        "out",     "press",   "key",   "release",
+                                  "cancel",      "lift",    "gone",    "focus", "blur",
+                                  "able",        "disable", "message", "value", "current",
+                                  "not current", "unlock",  "wait"};
     out += (out.empty() ? "" : " ") + std::string(kNames[size_t(step.deed)]);
   }
   return out;

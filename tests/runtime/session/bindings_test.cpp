@@ -32,8 +32,8 @@ struct Menu {
       if (item->container()) return *item.edit().container();
     return *screen().items[0].edit().container();
   }
-  ShortcutId addShortcut(const char* id, const char* on, Action action = {}) {
-    project.shortcuts.push_back({{id}, id, std::move(action)});
+  ShortcutId addShortcut(const char* id, const char* on, std::optional<Action> action = {}) {
+    project.shortcuts.push_back({{id}, id, action ? Actions{*action} : Actions{}});
     project.bindings.push_back({key(on), Does::Shortcut, {id}});
     return {id};
   }
@@ -127,7 +127,7 @@ TEST(Bindings, SignsAreToldForPrompts) {
 
 TEST(Shortcuts, PressTheButtonThatAnswersFromWhereverFocusIs) {
   Menu m;
-  m.data(2).answers.shortcut = m.addShortcut("drop", "X", {ActionType::Quit, {}, {}});
+  m.data(2).answers.shortcut = m.addShortcut("drop", "X", Action{ActionType::Quit, {}, {}});
   EXPECT_THAT(m.down(key("X")),
               testing::AllOf(Contains("shortcut drop"),
                              Contains(HasSubstr(m.ids[2].text + " normal → pressed")),
@@ -139,7 +139,7 @@ TEST(Shortcuts, PressTheButtonThatAnswersFromWhereverFocusIs) {
 
 TEST(Shortcuts, DoWhatTheyDoWhereNothingAnswers) {
   Menu m;
-  m.addShortcut("hint", "H", {ActionType::Message, {}, "hint.shown"});
+  m.addShortcut("hint", "H", Action{ActionType::Message, {}, "hint.shown"});
   EXPECT_THAT(m.press(key("H")), Contains("message hint.shown"));
   m.addShortcut("idle", "I");
   m.run.reset();
@@ -152,7 +152,7 @@ TEST(Shortcuts, DoWhatTheyDoWhereNothingAnswers) {
 
 TEST(Shortcuts, DoNotPressWhatIsDisabledOrOnAnotherScreen) {
   Menu m;
-  m.data(1).answers.shortcut = m.addShortcut("drop", "X", {ActionType::Quit, {}, {}});
+  m.data(1).answers.shortcut = m.addShortcut("drop", "X", Action{ActionType::Quit, {}, {}});
   m.data(1).disabled = true;
   EXPECT_THAT(m.press(key("X")),
               testing::AllOf(Contains(HasSubstr("disabled")), Not(Contains(HasSubstr("activate"))),
@@ -207,7 +207,7 @@ struct TabMenu : Menu {
   TabMenu(Tabs tabs) {
     column().tabs = tabs;
     for (size_t i = 0; i < ids.size(); ++i)
-      data(i).action = {ActionType::Message, {}, "tab." + std::to_string(i)};
+      data(i).actions = {{ActionType::Message, {}, "tab." + std::to_string(i)}};
   }
 };
 
@@ -230,8 +230,8 @@ TEST(TabRows, GoRoundAndPassOverWhatIsDisabled) {
 
 TEST(TabRows, GoOnFromTheCurrentOneWhereverFocusIs) {
   TabMenu m(Tabs::Stop);
-  m.data(1).action = {ActionType::Open, m.project.screens[0]->id, {}};
-  m.data(0).action = {ActionType::Open, m.project.screens[0]->id, {}};
+  m.data(1).actions = {{ActionType::Open, m.project.screens[0]->id, {}}};
+  m.data(0).actions = {{ActionType::Open, m.project.screens[0]->id, {}}};
   m.data(0).when.current = "@v > 5";
   m.project.values.push_back({{"v"}, "v", 0, {}});
   // Two is current, focus starts at One.

@@ -165,7 +165,7 @@ TEST(FlyOuts, CancelClosesTheInnermostAndGoesBackNoFarther) {
 TEST(FlyOuts, OpenByAcceptAndTheButtonKeepsWhatItDoes) {
   Bar bar;
   bar.fly("fly") = {{"plants"}, Side::Below, false, false, true};
-  bar.item("plants").button()->action = {ActionType::Message, {}, "plants"};
+  bar.item("plants").button()->actions = {{ActionType::Message, {}, "plants"}};
   Playing run(bar.project);
   run.move(Dir::Right);
   EXPECT_EQ(open(run), "");
@@ -192,7 +192,7 @@ TEST(FlyOuts, OpenByAcceptAndTheButtonKeepsWhatItDoes) {
 
 TEST(FlyOuts, WithHoverAloneTheButtonActsAtOnce) {
   Bar bar;
-  bar.item("plants").button()->action = {ActionType::Message, {}, "plants"};
+  bar.item("plants").button()->actions = {{ActionType::Message, {}, "plants"}};
   Playing run(bar.project);
   run.move(Dir::Right);
   run.key(InputType::Accept, true);

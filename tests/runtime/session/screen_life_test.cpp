@@ -33,9 +33,9 @@ struct Fading {
     second = h.now().screens[1]->id;
     test::must(h, addButton(second, h.now().kinds[0]->id, "Back", 10, 10));
     project = h.now();
-    at(second, 0).action = {ActionType::Back, {}, {}};
-    at(first, 1).action = {ActionType::PutOnTop, second, {}};
-    at(first, 2).action = {ActionType::Open, second, {}};
+    at(second, 0).actions = {{ActionType::Back, {}, {}}};
+    at(first, 1).actions = {{ActionType::PutOnTop, second, {}}};
+    at(first, 2).actions = {{ActionType::Open, second, {}}};
     for (const ScreenId& id : {first, second}) {
       screen(id).comes = kFade;
       screen(id).goes = kFade;
@@ -254,7 +254,8 @@ TEST(Conditions, FollowTheValuesAndTellTheMachines) {
   EXPECT_TRUE(signals(run, 2).has(Signals::Current));
   Asking::set(run, 2);
   EXPECT_THAT(run.lines(),
-              ElementsAre("value v1 = 2", "state " + menu.ids[1].text + " disabled → normal"));
+              ElementsAre("value v1 = 2", "state " + menu.ids[1].text + " disabled → normal",
+                          "unlock " + menu.ids[1].text));
   EXPECT_FALSE(signals(run, 2).has(Signals::Current));
 }
 

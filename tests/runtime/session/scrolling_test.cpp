@@ -142,7 +142,7 @@ TEST(Scrolling, AScreenBeneathComesBackScrolledAsItWas) {
   Screen top;
   top.id = {"top"};
   l.project.screens.emplace_back(top);
-  l.item("e30").button()->action = {ActionType::PutOnTop, {"top"}, {}};
+  l.item("e30").button()->actions = {{ActionType::PutOnTop, {"top"}, {}}};
   Playing run(l.project);
   run.session().feed(wheel(300, 200, Dir::Down, 30));
   const Px before = offset(run);

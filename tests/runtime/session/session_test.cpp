@@ -398,14 +398,14 @@ TEST(Session, OpenReplacesTheWholeStack) {
   EXPECT_EQ(run.session().focused(), m.ids[0]);
 }
 
-TEST(Session, ABrokenTargetBumpsAndStays) {
+TEST(Session, ABrokenTargetIsToldAndStays) {
   Menu m;
   test::must(m.history, removeScreen(m.second));
   Playing run(m.history.now());
   run.move(Dir::Down);
   run.key(InputType::Accept, true);
   EXPECT_THAT(run.key(InputType::Accept, false),
-              Contains("bump " + m.id(1) + " (its screen is missing)"));
+              Contains("broken " + m.id(1) + " (its screen is missing)"));
 }
 
 TEST(Session, CannotStartWithoutAScreenOrAKind) {

@@ -1,0 +1,226 @@
+// Draws a running menu: screens over one another, and those that come and go.
+#include "paint/screen_painter.h"
+#include "paint/screen_parts.h"
+#include "runtime/session/session.h"
+
+namespace bristle {
+
+QRectF extentOf(const ScreenRun& screen, size_t button) {
+  const ButtonRun& run = screen.buttons[button];
+  const Placed& item = screen.layout.items[size_t(screen.routes.items[button])];
+  const double reach = LookPainter::reach(*run.kind->kind, run.player.table()) * item.scale;
+  return toQt(item.box).adjusted(-reach, -reach, reach, reach);
+}
+
+namespace {
+
+// As one picture, so that what lies on one another fades together. `part` in the painter's px.
+template <class Paint>
+void paintFaded(QPainter& painter, const QRectF& part, double opacity, Paint paint) {
+  const QTransform& at = painter.transform();
+  QRectF wanted = at.mapRect(part);
+  if (painter.hasClipping()) wanted &= at.mapRect(painter.clipBoundingRect());
+  const QRect seen =
+      wanted.toAlignedRect() & QRect(0, 0, painter.device()->width(), painter.device()->height());
+  if (seen.isEmpty() || opacity <= 0) return;
+  const double ratio = painter.device()->devicePixelRatioF();
+  QImage layer((QSizeF(seen.size()) * ratio).toSize(), QImage::Format_ARGB32_Premultiplied);
+  layer.setDevicePixelRatio(ratio);
+  layer.fill(Qt::transparent);
+  QPainter onLayer(&layer);
+  onLayer.setRenderHints(painter.renderHints());
+  onLayer.setTransform(at * QTransform::fromTranslate(-seen.x(), -seen.y()));
+  paint(onLayer);
+  onLayer.end();
+  painter.save();
+  painter.resetTransform();
+  painter.setOpacity(painter.opacity() * opacity);
+  painter.drawImage(seen.topLeft(), layer);
+  painter.restore();
+}
+
+// Where what is there so much, 0–1, lies of a display, by how it comes or goes; `still` is the
+// point that stays where it grows. Where one reads from the right, left and right change places.
+QTransform motionOf(const ScreenMotion& motion, double presence, const Layout& layout,
+                    const QPointF& still) {
+  const double away = 1 - presence;
+  if (motion.form == ScreenMotionForm::Grow) {
+    QTransform out = QTransform::fromTranslate(still.x(), still.y());
+    out.scale(presence, presence);
+    return out.translate(-still.x(), -still.y());
+  }
+  if (motion.form != ScreenMotionForm::Slide) return {};
+  const double across = layout.rightToLeft ? -layout.width : layout.width;
+  switch (motion.edge) {
+    case ScreenEdge::Left:
+      return QTransform::fromTranslate(-across * away, 0);
+    case ScreenEdge::Right:
+      return QTransform::fromTranslate(across * away, 0);
+    case ScreenEdge::Top:
+      return QTransform::fromTranslate(0, -layout.height * away);
+    case ScreenEdge::Bottom:
+      return QTransform::fromTranslate(0, layout.height * away);
+  }
+  return {};
+}
+
+// A running menu, part by part.
+class AsItRuns {
+ public:
+  AsItRuns(LookPainter& looks, Session& session)
+      : looks_(looks), session_(session), runs_(session.seen()) {}
+
+  void paintAll(QPainter& painter, const QRectF& only) { paint(painter, runs_.size(), only, 0); }
+
+ private:
+  // The first `end` of its screens.
+  void paint(QPainter& painter, size_t end, const QRectF& only, int depth) {
+    for (size_t s = 0; s < end; ++s) {
+      const ScreenRun& run = *runs_[s];
+      paintOverBelow(painter, *run.screen, run.layout, run.life.presence(session_.now()), depth,
+                     [&](QPainter& p, const QRectF& part) { paint(p, s, part, depth + 1); });
+      if (isMoving(s))
+        paintMoving(painter, s, only, depth);
+      else if (run.life.presence(session_.now()) > 0)
+        paintRun(painter, s, run.screen->items.size(), only, depth);
+    }
+  }
+
+  bool isMoving(size_t s) const { return runs_[s]->life.moving(session_.now()); }
+
+  // One that comes or goes: as a whole, or its buttons one after another.
+  void paintMoving(QPainter& painter, size_t s, const QRectF& only, int depth) {
+    const ScreenRun& run = *runs_[s];
+    const ScreenMotion& motion = run.life.motion();
+    const double presence = run.life.presence(session_.now());
+    const QRectF all(0, 0, run.layout.width, run.layout.height);
+    const size_t end = run.screen->items.size();
+    painter.save();
+    painter.setClipRect(all, Qt::IntersectClip);
+    if (motion.follow > 0) {
+      const auto whole = [&](QPainter& p) {
+        paintBackdrop(p, *run.screen, run.layout);
+        paintItems(p, s, end, {}, depth, Which::Decor);
+      };
+      if (presence > 0) paintWhole(painter, run, presence, whole);
+      paintItems(painter, s, end, {}, depth, Which::Following);
+    } else if (presence > 0) {
+      paintWhole(painter, run, presence, [&](QPainter& p) {
+        paintRun(p, s, end, motion.form == ScreenMotionForm::Fade ? only : QRectF(), depth);
+      });
+    }
+    painter.restore();
+  }
+
+  template <class Paint>
+  static void paintWhole(QPainter& painter, const ScreenRun& run, double presence, Paint paint) {
+    const ScreenMotion& motion = run.life.motion();
+    const QRectF all(0, 0, run.layout.width, run.layout.height);
+    if (motion.form == ScreenMotionForm::Fade) return paintFaded(painter, all, presence, paint);
+    painter.save();
+    painter.setTransform(
+        motionOf(motion, presence, run.layout, {all.width() * motion.x, all.height() * motion.y}),
+        true);
+    painter.setRenderHint(QPainter::Antialiasing);
+    paint(painter);
+    painter.restore();
+  }
+
+  // The first `end` items of the s-th screen; above all of them the rings of its clusters.
+  void paintRun(QPainter& painter, size_t s, size_t end, const QRectF& only, int depth) {
+    ScreenRun& run = *runs_[s];
+    painter.setRenderHint(QPainter::Antialiasing);
+    paintBackdrop(painter, *run.screen, run.layout);
+    paintItems(painter, s, end, only, depth, Which::All);
+    if (end == run.screen->items.size() && session_.focusShown()) paintRings(painter, run);
+  }
+
+  enum class Which { All, Decor, Following };
+  void paintItems(QPainter& painter, size_t s, size_t end, const QRectF& only, int depth,
+                  Which which) {
+    ScreenRun& run = *runs_[s];
+    const Reading reading(looks_, run.layout.rightToLeft);
+    Clipping clip(painter);
+    for (size_t i = 0; i < end; ++i) {
+      const Placed& placed = run.layout.items[i];
+      if (!clip.goTo(run.layout, placed)) continue;
+      const int index = run.routes.boxOf[i];
+      if (index >= 0 && which == Which::All)
+        paintButton(painter, run, size_t(index), placed, only);
+      else if (index >= 0 && which == Which::Following)
+        paintFollowing(painter, run, size_t(index), placed);
+      else if (index < 0 && which != Which::Following)
+        paintStill(painter, s, i, only, depth);
+    }
+  }
+
+  // By how much of it is there, about its own middle where it grows.
+  void paintFollowing(QPainter& painter, ScreenRun& run, size_t index, const Placed& placed) {
+    const double presence = run.life.presence(session_.now(), static_cast<int>(index));
+    const QRectF extent = extentOf(run, index);
+    const auto paint = [&](QPainter& p) { paintButton(p, run, index, placed, {}); };
+    if (presence <= 0) return;
+    if (presence >= 1) return paint(painter);
+    if (run.life.motion().form == ScreenMotionForm::Fade)
+      return paintFaded(painter, extent, presence, paint);
+    painter.save();
+    painter.setTransform(
+        motionOf(run.life.motion(), presence, run.layout, toQt(placed.box).center()), true);
+    paint(painter);
+    painter.restore();
+  }
+
+  // Its middle line lies on the box.
+  static void paintRings(QPainter& painter, const ScreenRun& run) {
+    painter.save();
+    painter.setBrush(Qt::NoBrush);
+    for (const auto& [box, ring] : run.rings()) {
+      painter.setPen(QPen(toQt(ring.colour), ring.width));
+      painter.drawRoundedRect(toQt(box), ring.radius, ring.radius);
+    }
+    painter.restore();
+  }
+
+  void paintButton(QPainter& painter, ScreenRun& run, size_t index, const Placed& placed,
+                   const QRectF& only) {
+    if (!only.isNull() && !only.intersects(extentOf(run, index))) return;
+    ButtonRun& button = run.buttons[index];
+    const Scaled scaled(painter, placed);
+    looks_.paintState(
+        painter, *button.kind->kind, button.player.table(), button.player.state(),
+        button.player.at(session_.now()), toQt(placed.own()),
+        wordsIn(session_.project(), button.item->button()->caption, run.layout.language),
+        button.player.since(session_.now()));
+  }
+
+  // What has no machine that runs.
+  void paintStill(QPainter& painter, size_t s, size_t i, const QRectF& only, int depth) {
+    ScreenRun& run = *runs_[s];
+    const Item& item = *run.screen->items[i];
+    const Placed& placed = run.layout.items[i];
+    if (const auto still = run.still.find(i); still != run.still.end()) {
+      const Scaled scaled(painter, placed);
+      return looks_.paint(painter, *find(session_.project(), item.button()->kind), *still->second,
+                          still->second->state(0), toQt(placed.own()),
+                          wordsIn(session_.project(), item.button()->caption, run.layout.language));
+    }
+    if (!only.isNull() && !only.intersects(toQt(placed.box))) return;
+    paintDecor(painter, looks_, item, run.layout, placed, depth,
+               [&](QPainter& p, const QRectF& part) {
+                 paint(p, s, part, depth + 1);
+                 paintRun(p, s, i, part, depth + 1);
+               });
+  }
+
+  LookPainter& looks_;
+  Session& session_;
+  std::vector<ScreenRun*> runs_;
+};
+
+}  // namespace
+
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
+  AsItRuns(looks, session).paintAll(painter, only);
+}
+
+}  // namespace bristle
