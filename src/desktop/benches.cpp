@@ -1,5 +1,6 @@
 #include "desktop/benches.h"
 
+#include "desktop/flow/flow_bench.h"
 #include "desktop/motion/motion_bench.h"
 #include "desktop/place/place_bench.h"
 #include "desktop/rehearse/rehearse_bench.h"
@@ -23,6 +24,7 @@ const std::vector<BenchInfo>& benches() {
       {"motion", QObject::tr("Motion"), 2, make<MotionBench>},
       {"place", QObject::tr("Place"), 3, make<PlaceBench>},
       {"route", QObject::tr("Route"), 4, make<RouteBench>},
+      {"flow", QObject::tr("Flow"), 5, make<FlowBench>},
       {"rehearse", QObject::tr("Rehearse"), 6, make<RehearseBench>},
   };
   return all;

@@ -1,10 +1,12 @@
 // Draws whole screens: at rest, from a layout, or as they run in a session.
 #pragma once
+#include <QTransform>
 #include <list>
 #include <map>
 #include <memory>
 
 #include "paint/look_painter.h"
+#include "runtime/document/action.h"
 #include "runtime/layout/layout.h"
 
 namespace bristle {
@@ -44,6 +46,11 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
 // A running menu: its screens from below, what is below dimmed as the screens say, and what comes
 // or goes as far as it is there. With `only`, in layout px, at least what shows there.
 void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only = {});
+// Where what is there so much, 0–1, lies on a display of that size by how it comes or goes: slides
+// move, what grows does so about `still`. Where one reads from the right, left and right change
+// places.
+QTransform screenMotion(const ScreenMotion& motion, double presence, const QSizeF& display,
+                        bool rightToLeft, const QPointF& still);
 // What a button may paint, with what its looks reach beyond its box.
 QRectF extentOf(const ScreenRun& screen, size_t button);
 

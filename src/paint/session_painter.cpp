@@ -12,6 +12,29 @@ QRectF extentOf(const ScreenRun& screen, size_t button) {
   return toQt(item.box).adjusted(-reach, -reach, reach, reach);
 }
 
+QTransform screenMotion(const ScreenMotion& motion, double presence, const QSizeF& display,
+                        bool rightToLeft, const QPointF& still) {
+  const double away = 1 - presence;
+  if (motion.form == ScreenMotionForm::Grow) {
+    QTransform out = QTransform::fromTranslate(still.x(), still.y());
+    out.scale(presence, presence);
+    return out.translate(-still.x(), -still.y());
+  }
+  if (motion.form != ScreenMotionForm::Slide) return {};
+  const double across = rightToLeft ? -display.width() : display.width();
+  switch (motion.edge) {
+    case ScreenEdge::Left:
+      return QTransform::fromTranslate(-across * away, 0);
+    case ScreenEdge::Right:
+      return QTransform::fromTranslate(across * away, 0);
+    case ScreenEdge::Top:
+      return QTransform::fromTranslate(0, -display.height() * away);
+    case ScreenEdge::Bottom:
+      return QTransform::fromTranslate(0, display.height() * away);
+  }
+  return {};
+}
+
 namespace {
 
 // As one picture, so that what lies on one another fades together. `part` in the painter's px.
@@ -39,29 +62,9 @@ void paintFaded(QPainter& painter, const QRectF& part, double opacity, Paint pai
   painter.restore();
 }
 
-// Where what is there so much, 0–1, lies of a display, by how it comes or goes; `still` is the
-// point that stays where it grows. Where one reads from the right, left and right change places.
 QTransform motionOf(const ScreenMotion& motion, double presence, const Layout& layout,
                     const QPointF& still) {
-  const double away = 1 - presence;
-  if (motion.form == ScreenMotionForm::Grow) {
-    QTransform out = QTransform::fromTranslate(still.x(), still.y());
-    out.scale(presence, presence);
-    return out.translate(-still.x(), -still.y());
-  }
-  if (motion.form != ScreenMotionForm::Slide) return {};
-  const double across = layout.rightToLeft ? -layout.width : layout.width;
-  switch (motion.edge) {
-    case ScreenEdge::Left:
-      return QTransform::fromTranslate(-across * away, 0);
-    case ScreenEdge::Right:
-      return QTransform::fromTranslate(across * away, 0);
-    case ScreenEdge::Top:
-      return QTransform::fromTranslate(0, -layout.height * away);
-    case ScreenEdge::Bottom:
-      return QTransform::fromTranslate(0, layout.height * away);
-  }
-  return {};
+  return screenMotion(motion, presence, {layout.width, layout.height}, layout.rightToLeft, still);
 }
 
 // A running menu, part by part.

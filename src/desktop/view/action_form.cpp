@@ -2,6 +2,7 @@
 
 #include <QListWidget>
 #include <QSignalBlocker>
+#include <QStandardItemModel>
 #include <algorithm>
 
 #include "core/derive/action_words.h"
@@ -16,7 +17,7 @@ namespace {
 // In the order of ActionType, after what a button does that does nothing.
 QStringList actionChoices() {
   return {QObject::tr("does nothing yet"),      QObject::tr("open a screen"),
-          QObject::tr("put a screen on top"),   QObject::tr("go back"),
+          QObject::tr("put on top"),   QObject::tr("go back"),
           QObject::tr("go back to a screen"),   QObject::tr("show a panel"),
           QObject::tr("show something"),        QObject::tr("hide something"),
           QObject::tr("show or hide by turns"), QObject::tr("set a value"),
@@ -43,7 +44,9 @@ void ActionForm::buildList(Form& form) {
   list_->setUniformItemSizes(true);
   list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
-    if (row >= 0) pick(size_t(row));
+    if (row < 0) return;
+    pick(size_t(row));
+    Q_EMIT inHand(at_);
   });
   form.wide(list_);
 }
@@ -91,6 +94,7 @@ void ActionForm::build(Form& form) {
        [this] {
          const size_t at = actions_.empty() ? 0 : at_ + 1;
          at_ = at;
+         Q_EMIT inHand(at_);
          change_("add an action", [at](Actions& all) {
            all.insert(all.begin() + std::ptrdiff_t(std::min(at, all.size())), Action{});
          });
@@ -105,6 +109,7 @@ void ActionForm::build(Form& form) {
     const size_t from = at_, to = at_ + size_t(by);
     if (to >= actions_.size()) return;
     at_ = to;
+    Q_EMIT inHand(at_);
     change_("move an action", [from, to](Actions& all) {
       if (std::max(from, to) < all.size()) std::swap(all[from], all[to]);
     });
@@ -209,6 +214,9 @@ void ActionForm::showList(const Actions& actions) {
 }
 
 void ActionForm::showOne(const Action* action) {
+  // Of several one is taken away by its button, not by passing over this entry.
+  if (auto* entries = qobject_cast<QStandardItemModel*>(do_->model()))
+    entries->item(0)->setEnabled(actions_.size() < 2);
   refill(do_, action ? static_cast<int>(action->type) + 1 : 0);
   form_.setRowVisible(do_, true);
   const Action none;

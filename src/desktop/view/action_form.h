@@ -24,6 +24,10 @@ class ActionForm : public QObject {
   // The action in hand.
   void pick(size_t index);
 
+ Q_SIGNALS:
+  // Another one is, or will be once what is being done is done.
+  void inHand(size_t index);
+
  private:
   void build(Form& form);
   void buildList(Form& form);

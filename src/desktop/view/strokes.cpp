@@ -20,18 +20,24 @@ QPointF along(Dir dir) {
   return {u.x, u.y};
 }
 
-// A tapered outline along a way.
-QPainterPath taper(const StrokeWay& way, int points) {
-  const auto spots = alongStroke(way, points);
+std::vector<QPointF> pointsOf(const StrokeWay& way, int points) {
+  std::vector<QPointF> out;
+  for (const StrokeSpot& spot : alongStroke(way, points)) out.emplace_back(spot.x, spot.y);
+  return out;
+}
+
+}  // namespace
+
+QPainterPath tapered(const std::vector<QPointF>& spots) {
   double whole = 0, gone = 0;
   for (size_t i = 1; i < spots.size(); ++i)
-    whole += std::hypot(spots[i].x - spots[i - 1].x, spots[i].y - spots[i - 1].y);
+    whole += std::hypot(spots[i].x() - spots[i - 1].x(), spots[i].y() - spots[i - 1].y());
   QPolygonF left, right;
   for (size_t i = 0; i < spots.size(); ++i) {
-    const StrokeSpot &before = spots[i > 0 ? i - 1 : i],
-                     &after = spots[std::min(i + 1, spots.size() - 1)];
-    const QPointF at(spots[i].x, spots[i].y), d(after.x - before.x, after.y - before.y);
-    if (i > 0) gone += std::hypot(at.x() - before.x, at.y() - before.y);
+    const QPointF before = spots[i > 0 ? i - 1 : i],
+                  after = spots[std::min(i + 1, spots.size() - 1)];
+    const QPointF at = spots[i], d = after - before;
+    if (i > 0) gone += std::hypot(at.x() - before.x(), at.y() - before.y());
     const double length = std::max(1e-6, std::hypot(d.x(), d.y()));
     const double half = kWide * (1 - gone / std::max(whole, 1e-6)) + 0.4;
     const QPointF normal(-d.y() / length * half, d.x() / length * half);
@@ -45,6 +51,8 @@ QPainterPath taper(const StrokeWay& way, int points) {
   path.closeSubpath();
   return path;
 }
+
+namespace {
 
 void paintWrap(QPainter& p, const Stroke& s, const QColor& colour) {
   // Out over the near edge of the screen, in again over the far one.
@@ -95,7 +103,7 @@ void paintStroke(QPainter& p, const Stroke& s, const StrokeWay& way, int points)
     p.restore();
     return;
   }
-  const QPainterPath path = taper(way, points);
+  const QPainterPath path = tapered(pointsOf(way, points));
   if (s.rimmed) p.strokePath(path, QPen(QColor(255, 255, 255, 210), 3));
   if (s.returns) {
     p.setPen(Qt::NoPen);

@@ -31,6 +31,8 @@ Stroke strokeOf(const ScreenRoutes& routes, int box, Dir dir, const QRectF& from
 // apart where they meet; the strong ones over the others.
 void paintStrokes(QPainter& painter, const std::vector<Stroke>& strokes,
                   const std::vector<QRectF>& boxes);
+// The outline of a stroke along points: wide at the first, narrow at the last.
+QPainterPath tapered(const std::vector<QPointF>& points);
 // The middle of a box's side in a direction, moved along the side by `shift` px.
 QPointF sideOf(const QRectF& box, Dir dir, double shift = 0);
 

@@ -1,0 +1,280 @@
+// How the flow is painted.
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+#include "core/derive/action_words.h"
+#include "desktop/flow/flow_view.h"
+#include "desktop/view/strokes.h"
+#include "desktop/work/theme.h"
+#include "desktop/work/work.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr int kPoints = 28;
+const QColor kRim(255, 255, 255, 170);
+
+std::vector<QPointF> along(const QPainterPath& path) {
+  std::vector<QPointF> out;
+  for (int i = 0; i <= kPoints; ++i) out.push_back(path.pointAtPercent(double(i) / kPoints));
+  return out;
+}
+
+QString formOf(const ScreenMotion& motion) {
+  switch (motion.form) {
+    case ScreenMotionForm::Cut:
+      return {};
+    case ScreenMotionForm::Fade:
+      return QObject::tr("fade");
+    case ScreenMotionForm::Slide:
+      return QObject::tr("slide");
+    case ScreenMotionForm::Grow:
+      return QObject::tr("grow");
+  }
+  return {};
+}
+
+QString headOf(int depth) {
+  if (depth < 0) return QObject::tr("NOTHING LEADS HERE");
+  if (depth == 0) return QObject::tr("START");
+  return depth == 1 ? QObject::tr("1 STEP") : QObject::tr("%1 STEPS").arg(depth);
+}
+
+}  // namespace
+
+void FlowView::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  const Theme& theme = themeOf(this);
+  p.fillRect(rect(), theme.band);
+  if (!work_.display()) return;
+  p.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+  paintHeads(p);
+  const auto& screens = map_.graph().screens;
+  for (const bool over : {false, true})
+    for (int s = 0; s < int(screens.size()); ++s)
+      if ((screens[size_t(s)].over >= 0) == over) paintScreen(p, s);
+  const auto now = step();
+  for (const bool picked : {false, true})
+    for (size_t i = 0; i < map_.graph().steps.size(); ++i)
+      if ((now && map_.graph().steps[i] == *now) == picked) paintStroke(p, i);
+  paintStubs(p);
+  constexpr size_t kLabels = 16;  // more would lie on one another
+  const auto drawn = size_t(std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
+                                          [](const FlowStep& each) { return each.to >= 0; }));
+  for (size_t i = 0; i < map_.graph().steps.size(); ++i)
+    if (drawn <= kLabels || (now && map_.graph().steps[i] == *now)) paintLabel(p, i);
+  if (drawing_) {
+    const QRectF from = map_.button(drawnOn_, drawnFrom_);
+    p.setPen(QPen(theme.accent, 3, Qt::SolidLine, Qt::RoundCap));
+    p.drawLine(toWidget(from.center()), at2_);
+    const int to = map_.screenAt(toMap(at2_));
+    p.setPen(theme.ink);
+    p.drawText(at2_ + QPointF(14, -6), to >= 0 && to != drawnOn_
+                                           ? toQt(work_.project().screens[size_t(to)]->name)
+                                           : tr("new screen"));
+  }
+  if (hasFocus()) {
+    p.setPen(QPen(theme.accent, 2));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(rect().adjusted(1, 1, -1, -1));
+  }
+}
+
+void FlowView::paintHeads(QPainter& p) {
+  QFont small = font();
+  small.setPixelSize(11);
+  small.setBold(true);
+  small.setLetterSpacing(QFont::AbsoluteSpacing, 1);
+  p.setFont(small);
+  for (const FlowLayout::Column& column : map_.places().columns) {
+    p.setPen(column.depth < 0 ? themeOf(this).wrong : themeOf(this).quiet);
+    p.drawText(QPointF(toWidget({column.x, 0}).x(), std::max(20.0, toWidget({0, 20}).y())),
+               headOf(column.depth));
+  }
+}
+
+void FlowView::paintScreen(QPainter& p, int s) {
+  const Theme& theme = themeOf(this);
+  const QRectF map = map_.box(s);
+  const QRectF at(toWidget(map.topLeft()), map.size() * viewport_.zoom());
+  if (!at.adjusted(-20, -20, 20, 70).intersects(QRectF(rect()))) return;
+  // In steps, so that zooming does not draw them all anew for each.
+  const double larger = viewport_.zoom() > 1.2 ? 2 : 1;
+  const Miniature wanted{{work_.project(), work_.project().screens[size_t(s)]->id, work_.showing()},
+                         {},
+                         (map.size() * larger).toSize(),
+                         devicePixelRatioF(),
+                         theme.work};
+  const QImage image = work_.miniatures().get(wanted);
+  p.fillRect(at, theme.work);
+  if (!image.isNull()) p.drawImage(at, image);
+  const bool picked = s == pickedScreen(), target = s == lead_;
+  p.setBrush(Qt::NoBrush);
+  p.setPen(QPen(picked || target ? theme.accent : theme.line, picked || target ? 3 : 1,
+                target ? Qt::DashLine : Qt::SolidLine));
+  p.drawRect(at);
+  if (picked && work_.item() && work_.item()->button()) {
+    const QRectF b = map_.button(s, work_.item()->id);
+    p.setPen(QPen(Qt::white, 3));
+    const QRectF box(toWidget(b.topLeft()), b.size() * viewport_.zoom());
+    p.drawRect(box.adjusted(-2, -2, 2, 2));
+    p.setPen(QPen(theme.accent, 2));
+    p.drawRect(box.adjusted(-2, -2, 2, 2));
+  }
+  paintMarks(p, s);
+}
+
+// What is wrong with a screen, in words; the worst first.
+QString FlowView::faultOf(int s) const {
+  const FlowScreen& screen = map_.graph().screens[size_t(s)];
+  QStringList out;
+  if (screen.depth < 0) out << tr("nothing leads here");
+  if (!screen.left) out << tr("no way out");
+  const auto broken = std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
+                                    [s](const FlowStep& f) { return f.from == s && f.broken; });
+  if (broken) out << tr("%n lead to what is gone", nullptr, int(broken));
+  return out.join(QStringLiteral(" · "));
+}
+
+void FlowView::paintMarks(QPainter& p, int s) {
+  const Theme& theme = themeOf(this);
+  const Screen& screen = *work_.project().screens[size_t(s)];
+  const QRectF map = map_.box(s);
+  const auto& all = map_.graph().screens;
+  const bool covered =
+      std::any_of(all.begin(), all.end(), [s](const FlowScreen& each) { return each.over == s; });
+  const double wide = std::max(60.0, map.width() * viewport_.zoom() * (covered ? 0.48 : 1));
+  QPointF at = toWidget(map.bottomLeft()) + QPointF(0, 16);
+  QFont name = font();
+  name.setPixelSize(12);
+  const bool first = screen.id == work_.project().first;
+  name.setBold(first);
+  p.setFont(name);
+  p.setPen(theme.ink);
+  const QFontMetrics metrics(name);
+  p.drawText(at, metrics.elidedText(toQt(screen.name), Qt::ElideRight, int(wide)));
+  name.setBold(false);
+  name.setPixelSize(11);
+  p.setFont(name);
+  const QFontMetrics small(name);
+  const auto line = [&](const QString& words, const QColor& colour) {
+    if (words.isEmpty()) return;
+    at += QPointF(0, 15);
+    p.setPen(colour);
+    p.drawText(at, small.elidedText(words, Qt::ElideRight, int(wide) + (covered ? 0 : 60)));
+  };
+  if (first) line(tr("opens first"), theme.quiet);
+  line(faultOf(s), theme.wrong);
+  const auto& idle = map_.graph().screens[size_t(s)].idle;
+  if (!idle.empty()) line(tr("%n do nothing", nullptr, int(idle.size())), theme.quiet);
+  const bool back =
+      std::any_of(map_.graph().steps.begin(), map_.graph().steps.end(), [s](const FlowStep& f) {
+        return f.from == s && (f.type == ActionType::Back || f.type == ActionType::BackTo);
+      });
+  if (!back) return;
+  // Back: an arrow out of the left side, since where it leads depends on where one came from.
+  const QPointF tip = toWidget(QPointF(map.left(), map.bottom() - 8)) - QPointF(20, 0);
+  p.setPen(QPen(theme.ink, 1.6));
+  p.drawLine(tip, tip + QPointF(16, 0));
+  p.drawLine(tip, tip + QPointF(5, -4));
+  p.drawLine(tip, tip + QPointF(5, 4));
+}
+
+// Solid where it opens in the place of all, hollow and dashed where it puts on top.
+void FlowView::paintStroke(QPainter& p, size_t index) {
+  const QPainterPath& way = map_.stroke(index);
+  if (way.isEmpty()) return;
+  const FlowStep& step = map_.graph().steps[index];
+  const Theme& theme = themeOf(this);
+  const auto now = this->step();
+  const bool picked = now && *now == step;
+  std::vector<QPointF> points = along(way);
+  for (QPointF& each : points) each = toWidget(each);
+  const QPainterPath outline = tapered(points);
+  const QColor colour = picked ? theme.accent : theme.ink;
+  // Those of the screen in hand stand out.
+  const int in = pickedScreen();
+  p.setOpacity(in < 0 || picked || step.from == in || step.to == in ? 1 : 0.3);
+  p.strokePath(outline, QPen(kRim, 3));
+  if (step.type == ActionType::Open) {
+    p.fillPath(outline, colour);
+  } else {
+    p.fillPath(outline, QColor(255, 255, 255, 200));
+    QPen pen(colour, picked ? 2 : 1.4);
+    pen.setDashPattern({4, 2.5});
+    p.strokePath(outline, pen);
+  }
+  p.setOpacity(1);
+}
+
+// What does not lead to a screen: a sign at the button.
+void FlowView::paintStubs(QPainter& p) {
+  const Theme& theme = themeOf(this);
+  for (const FlowStep& step : map_.graph().steps) {
+    if (step.from < 0 || step.to >= 0) continue;
+    const QRectF b = map_.button(step.from, step.item);
+    const QPointF at =
+        toWidget({b.right(), b.center().y()}) + QPointF(5 + 9.0 * double(step.at), 0);
+    p.setPen(QPen(step.broken ? theme.wrong : theme.ink, 1.4));
+    p.setBrush(Qt::white);
+    switch (step.type) {
+      case ActionType::Link:
+        p.drawLine(at + QPointF(-3, 3), at + QPointF(3, -3));
+        p.drawLine(at + QPointF(-1, -3), at + QPointF(3, -3));
+        p.drawLine(at + QPointF(3, -3), at + QPointF(3, 1));
+        break;
+      case ActionType::Quit:
+        p.drawRect(QRectF(at - QPointF(3, 3), QSizeF(6, 6)));
+        break;
+      case ActionType::Message:
+        p.drawEllipse(at, 3, 3);
+        break;
+      case ActionType::Back:
+      case ActionType::BackTo:
+        break;  // told at the screen
+      default:
+        if (step.broken) {
+          p.drawLine(at - QPointF(3, 3), at + QPointF(3, 3));
+          p.drawLine(at - QPointF(3, -3), at + QPointF(3, -3));
+        } else {
+          p.drawPolygon(QPolygonF(
+              {at + QPointF(0, -4), at + QPointF(4, 0), at + QPointF(0, 4), at + QPointF(-4, 0)}));
+        }
+    }
+  }
+}
+
+void FlowView::paintLabel(QPainter& p, size_t index) {
+  const QPainterPath& way = map_.stroke(index);
+  const FlowStep& step = map_.graph().steps[index];
+  if (way.isEmpty()) return;
+  const Project& project = work_.project();
+  const Item* item = findItem(*project.screens[size_t(step.from)], step.item);
+  const Action& action = item->button()->actions[step.at];
+  const Screen& to = *project.screens[size_t(step.to)];
+  QString words = step.type == ActionType::Open ? tr("open") : tr("on top");
+  const QString form = formOf(action.change ? action.change->in : to.comes);
+  if (!form.isEmpty()) words += QStringLiteral(", ") + form;
+  if (!action.when.empty()) words += tr(", if…");
+  const auto now = this->step();
+  const bool picked = now && *now == step;
+  const Theme& theme = themeOf(this);
+  QFont small = font();
+  small.setPixelSize(11);
+  small.setBold(picked);
+  p.setFont(small);
+  const QFontMetrics metrics(small);
+  const QSizeF size(metrics.horizontalAdvance(words) + 14, metrics.height() + 4);
+  // Where the stroke is beyond the screen's own art.
+  const QPointF at = toWidget(way.pointAtPercent(0.62));
+  const QRectF pill(at - QPointF(size.width() / 2, size.height() / 2), size);
+  p.setPen(QPen(picked ? theme.accent : theme.line, 1));
+  p.setBrush(theme.raised);
+  p.drawRoundedRect(pill, size.height() / 2, size.height() / 2);
+  p.setPen(picked ? theme.accent : theme.ink);
+  p.drawText(pill, Qt::AlignCenter, words);
+}
+
+}  // namespace bristle

@@ -1,0 +1,181 @@
+// The Flow bench by mouse and keys: what leads where is drawn, changed, removed and asked for.
+#include <QComboBox>
+#include <QListWidget>
+#include <QTableView>
+#include <QToolButton>
+
+#include "core/edit/screen_edits.h"
+#include "core/edit/value_edits.h"
+#include "desktop/flow/change_play.h"
+#include "desktop/flow/flow_view.h"
+#include "desktop/flow/steps_page.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class FlowBenchTest : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    History h{test::columnMenu({"Dive", "Chart", "Log"})};
+    test::must(h, addScreen("Chart table"));
+    test::must(h, addButton(h.now().screens[1]->id, h.now().kinds[0]->id, "Back", 40, 40));
+    work().replace(h.now(), {}, false);
+    ids = test::buttons(project());
+    window->openBench(QStringLiteral("flow"));
+    view = window->findChild<FlowView*>();
+    view->setFocus();
+  }
+  QPointF at(int screen, const ItemId& button = {}) {
+    return view->toWidget(button ? view->map().button(screen, button).center()
+                                 : view->map().box(screen).center());
+  }
+  const Actions& actions(size_t button, size_t screen = 0) {
+    const ItemId id = test::buttons(project(), screen)[button];
+    return findItem(*project().screens[screen], id)->button()->actions;
+  }
+  std::vector<ItemId> ids;
+  FlowView* view = nullptr;
+};
+
+TEST_F(FlowBenchTest, AButtonIsDrawnToAScreenAndToEmptyGround) {
+  drag(view, at(0, ids[0]), at(1));
+  ASSERT_EQ(actions(0).size(), 1u);
+  EXPECT_EQ(actions(0)[0].screen, project().screens[1]->id);
+  // Its stroke leaves from the very button.
+  ASSERT_EQ(view->map().graph().steps.size(), 1u);
+  EXPECT_TRUE(view->map()
+                  .button(0, ids[0])
+                  .adjusted(-1, -1, 1, 1)
+                  .contains(view->map().stroke(0).pointAtPercent(0)));
+  drag(view, at(0, ids[1]), view->toWidget({40, 12}));
+  ASSERT_EQ(project().screens.size(), 3u);
+  EXPECT_EQ(project().screens[2]->name, "Chart");
+  EXPECT_EQ(actions(1)[0].type, ActionType::PutOnTop);
+  work().undo();
+  EXPECT_EQ(project().screens.size(), 2u);
+}
+
+TEST_F(FlowBenchTest, AStrokeIsPickedLedElsewhereAndRemoved) {
+  drag(view, at(0, ids[0]), at(1));
+  drag(view, at(0, ids[1]), view->toWidget({40, 12}));
+  const auto place = [&](double percent) {
+    return view->toWidget(view->map().stroke(0).pointAtPercent(percent));
+  };
+  QTest::mouseClick(view, Qt::LeftButton, {}, place(0.6).toPoint());
+  ASSERT_TRUE(view->step());
+  EXPECT_EQ(view->step()->item, ids[0]);
+  drag(view, place(0.97), at(2));
+  EXPECT_EQ(actions(0)[0].screen, project().screens[2]->id);
+  view->setFocus();
+  key(Qt::Key_Delete);
+  EXPECT_TRUE(actions(0).empty());
+}
+
+TEST_F(FlowBenchTest, KeysDoItAll) {
+  key(Qt::Key_PageDown);
+  EXPECT_EQ(work().picked().items, std::vector{ids[0]});
+  key(Qt::Key_PageDown);
+  EXPECT_EQ(work().picked().items, std::vector{ids[1]});
+  key(Qt::Key_Return);
+  EXPECT_TRUE(view->isLeading());
+  key(Qt::Key_Right);
+  key(Qt::Key_Return);
+  ASSERT_EQ(actions(1).size(), 1u);
+  EXPECT_EQ(actions(1)[0].screen, project().screens[1]->id);
+  key(Qt::Key_Return);
+  key(Qt::Key_Escape);
+  EXPECT_FALSE(view->isLeading());
+  key(Qt::Key_PageDown);
+  key(Qt::Key_Return);
+  key(Qt::Key_N);
+  EXPECT_EQ(project().screens.size(), 3u);
+  key(Qt::Key_Left);
+  key(Qt::Key_Right);
+  EXPECT_NE(work().picked().screen, project().screens[0]->id);
+}
+
+// On the card: several in order, each with its condition.
+TEST_F(FlowBenchTest, SeveralActionsInOrderEachOnlyIf) {
+  ASSERT_TRUE(work().perform(addValue("sections", ValueSort::Number)));
+  QTest::mouseClick(view, Qt::LeftButton, {}, at(0, ids[0]).toPoint());
+  choose(QStringLiteral("Action"), 1 + int(ActionType::Step));
+  ASSERT_EQ(actions(0).size(), 1u);
+  EXPECT_EQ(actions(0)[0].value, project().values[0].id);
+  click(QStringLiteral("Add an action after it"));
+  choose(QStringLiteral("Action"), 1 + int(ActionType::PutOnTop));
+  ASSERT_EQ(actions(0).size(), 2u);
+  EXPECT_EQ(actions(0)[1].type, ActionType::PutOnTop);
+  fill(QStringLiteral("Only if"), QStringLiteral("@sections >= 3"));
+  EXPECT_EQ(actions(0)[1].when, "@" + project().values[0].id.text + " >= 3");
+  fill(QStringLiteral("Only if"), QStringLiteral("@nothing > 1"));
+  EXPECT_EQ(actions(0)[1].when, "@" + project().values[0].id.text + " >= 3") << "not taken";
+  click(QStringLiteral("Do the action earlier"));
+  EXPECT_EQ(actions(0)[0].type, ActionType::PutOnTop);
+  click(QStringLiteral("Remove the action"));
+  ASSERT_EQ(actions(0).size(), 1u);
+  EXPECT_EQ(actions(0)[0].type, ActionType::Step);
+}
+
+TEST_F(FlowBenchTest, AChangeOfItsOwnIsSetAndPlayed) {
+  drag(view, at(0, ids[0]), at(1));
+  click(QStringLiteral("A change of its own"));
+  ASSERT_TRUE(actions(0)[0].change);
+  choose(QStringLiteral("Into it"), int(ScreenMotionForm::Slide));
+  choose(QStringLiteral("Into it: edge"), int(ScreenEdge::Left));
+  fill(QStringLiteral("Into it: duration"), QStringLiteral("300"));
+  EXPECT_EQ(actions(0)[0].change->in.form, ScreenMotionForm::Slide);
+  EXPECT_EQ(actions(0)[0].change->in.edge, ScreenEdge::Left);
+  EXPECT_EQ(actions(0)[0].change->in.duration, 300);
+  click(QStringLiteral("Play the change"));
+  auto* play = window->findChild<ChangePlay*>();
+  EXPECT_TRUE(play->playing());
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !play->playing(); }, 10'000));
+  choose(QStringLiteral("Comes"), int(ScreenMotionForm::Fade));
+  EXPECT_EQ(project().screens[0]->comes.form, ScreenMotionForm::Fade);
+}
+
+TEST_F(FlowBenchTest, TheTableChangesAllPickedRowsAndIsWritten) {
+  drag(view, at(0, ids[0]), at(1));
+  drag(view, at(0, ids[1]), at(1));
+  click(QStringLiteral("Flow as a table"));
+  auto* table = named<QTableView>(QStringLiteral("Steps between screens"));
+  ASSERT_EQ(table->model()->rowCount(), 2);
+  table->setCurrentIndex(table->model()->index(0, 4));
+  table->selectionModel()->select(table->model()->index(1, 4), QItemSelectionModel::Select);
+  ASSERT_TRUE(table->model()->setData(table->model()->index(0, 4), QStringLiteral("fade")));
+  EXPECT_EQ(actions(0)[0].change->in.form, ScreenMotionForm::Fade);
+  EXPECT_EQ(actions(1)[0].change->in.form, ScreenMotionForm::Fade);
+  work().undo();
+  EXPECT_FALSE(actions(0)[0].change || actions(1)[0].change) << "one step";
+  EXPECT_FALSE(table->model()->setData(table->model()->index(0, 4), QStringLiteral("wobble")));
+  auto* page = window->findChild<StepsPage*>();
+  ASSERT_TRUE(page->exportTo(path("flow.csv")));
+  QFile file(path("flow.csv"));
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_EQ(file.readAll().count("\r\n"), 3);
+}
+
+TEST_F(FlowBenchTest, ValuesAreMadeChangedAndRemoved) {
+  click(QStringLiteral("Values of the project"));
+  click(QStringLiteral("Add a number"));
+  ASSERT_EQ(project().values.size(), 1u);
+  auto* table = named<QTableView>(QStringLiteral("Values of the project"));
+  const auto set = [&](int column, const char* text) {
+    return table->model()->setData(table->model()->index(0, column), QString::fromUtf8(text));
+  };
+  EXPECT_TRUE(set(0, "sections"));
+  EXPECT_TRUE(set(4, "3"));
+  EXPECT_FALSE(set(2, "many"));
+  EXPECT_TRUE(set(2, "2"));
+  EXPECT_EQ(project().values[0].name, "sections");
+  EXPECT_EQ(project().values[0].most, 3);
+  EXPECT_EQ(project().values[0].start, 2);
+  table->setCurrentIndex(table->model()->index(0, 0));
+  click(QStringLiteral("Remove the value"));
+  EXPECT_TRUE(project().values.empty());
+}
+
+}  // namespace
+}  // namespace bristle
