@@ -157,6 +157,25 @@ TEST_F(FlowBenchTest, TheTableChangesAllPickedRowsAndIsWritten) {
   EXPECT_EQ(file.readAll().count("\r\n"), 3);
 }
 
+// On Place: what is there, can be pressed and is current follows values, too.
+TEST_F(FlowBenchTest, ConditionsAreTypedWithNamesOnPlace) {
+  ASSERT_TRUE(work().perform(addValue("lamp on", ValueSort::Flag)));
+  const std::string id = "@" + project().values[0].id.text;
+  window->openBench(QStringLiteral("place"));
+  work().pickItems({ids[1]});
+  fill(QStringLiteral("Enabled if"), QStringLiteral("@[lamp on]"));
+  fill(QStringLiteral("Shown if"), QStringLiteral("visited(@Dive)"));
+  const Item& item = *findItem(*project().screens[0], ids[1]);
+  EXPECT_EQ(item.button()->when.enabled, id);
+  EXPECT_EQ(item.shownWhen, "visited(@" + ids[0].text + ")");
+  EXPECT_EQ(named<QLineEdit>(QStringLiteral("Shown if"))->text(), QStringLiteral("visited(@Dive)"));
+  fill(QStringLiteral("Current if"), QStringLiteral("over"));
+  EXPECT_EQ(findItem(*project().screens[0], ids[1])->button()->when.current, "") << "not of values";
+  work().pickItems({project().screens[0]->items[0]->id});
+  click(QStringLiteral("Shows one of what is in it at a time"));
+  EXPECT_TRUE(project().screens[0]->items[0]->container()->panels);
+}
+
 TEST_F(FlowBenchTest, ValuesAreMadeChangedAndRemoved) {
   click(QStringLiteral("Values of the project"));
   click(QStringLiteral("Add a number"));

@@ -21,6 +21,12 @@ ContainerForm::ContainerForm(Work& work) : work_(work) {
     change(on ? "cut off what reaches beyond" : "let content reach beyond",
            [on](ContainerData& c) { c.clips = on; });
   });
+  panels_ = form_->check(tr("Shows one of what is in it at a time"), [this](bool on) {
+    change(on ? "show one at a time" : "show all", [on](ContainerData& c) { c.panels = on; });
+  });
+  panels_->setToolTip(
+      tr("A set of panels: at first the first that is not hidden; a button’s action "
+         "shows another"));
 }
 
 bool ContainerForm::change(const char* name, std::function<void(ContainerData&)> apply) {
@@ -157,6 +163,7 @@ void ContainerForm::show(const ContainerData& c) {
   refill(equal_, c.equal);
   refill(wraps_, c.wraps);
   refill(clips_, c.clips);
+  refill(panels_, c.panels);
   refill(scrolls_, static_cast<int>(c.scrolls));
   refill(follow_, static_cast<int>(c.follow));
   refill(tabs_, static_cast<int>(c.tabs));

@@ -30,7 +30,7 @@ class ContainerForm : public QWidget {
   QComboBox *flow_, *across_, *along_, *cells_, *scrolls_, *follow_, *tabs_;
   QLineEdit *gap_, *padding_, *lineGap_, *columns_, *cellWidth_, *cellHeight_, *start_, *sweep_,
       *radius_;
-  QCheckBox *equal_, *wraps_, *clips_;
+  QCheckBox *equal_, *wraps_, *clips_, *panels_;
 };
 
 }  // namespace bristle

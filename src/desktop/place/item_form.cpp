@@ -12,6 +12,7 @@
 #include "desktop/place/pin_form.h"
 #include "desktop/place/size_form.h"
 #include "desktop/view/action_form.h"
+#include "desktop/view/condition_text.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -63,6 +64,15 @@ QLineEdit* ItemForm::words(Form& form, const QString& name, const char* edit,
   });
 }
 
+QLineEdit* ItemForm::condition(Form& form, const QString& name, const char* edit,
+                               std::function<void(Item&, const std::string&)> set) {
+  return conditionText(
+      work_, form, name, [this] { return work_.picked().screen; },
+      [this, edit, set = std::move(set)](const std::string& it) {
+        return change(edit, [set, it](Item& i) { set(i, it); });
+      });
+}
+
 void ItemForm::buildButton(Form& form) {
   caption_ = words(form, tr("Caption"), "change caption", &ButtonData::caption);
   accessible_ =
@@ -80,6 +90,15 @@ void ItemForm::buildButton(Form& form) {
       if (auto* b = i.button()) b->disabled = on;
     });
   });
+  enabledWhen_ = condition(form, tr("Enabled if"), "change when it is enabled",
+                           [](Item& i, const std::string& it) {
+                             if (auto* b = i.button()) b->when.enabled = it;
+                           });
+  currentWhen_ = condition(form, tr("Current if"), "change when it is current",
+                           [](Item& i, const std::string& it) {
+                             if (auto* b = i.button()) b->when.current = it;
+                           });
+  currentWhen_->setPlaceholderText(tr("it leads to what is shown"));
   entry_ = form.check(tr("Focus starts here"), [this](bool on) {
     if (work_.item()) work_.perform(setEntry(work_.screen()->id, on ? work_.item()->id : ItemId{}));
   });
@@ -109,6 +128,9 @@ void ItemForm::buildPlace(Form& form) {
   hidden_ = form.check(tr("Hidden"), [this](bool on) {
     change(on ? "hide" : "show", [on](Item& i) { i.hidden = on; });
   });
+  hidden_->setToolTip(tr("In the menu, until an action shows it"));
+  shownWhen_ = condition(form, tr("Shown if"), "change when it is shown",
+                         [](Item& i, const std::string& it) { i.shownWhen = it; });
 }
 
 void ItemForm::editCaption() {
@@ -139,7 +161,10 @@ void ItemForm::refreshButton(const ButtonData& button) {
   const bool still = is && is->still;  // has neither focus nor an action
   still ? action_->hide() : action_->show(button.actions, work_.screen());
   for (QCheckBox* box : {disabled_, entry_}) box->setVisible(!still);
+  for (QLineEdit* each : {enabledWhen_, currentWhen_}) buttonForm_->setRowVisible(each, !still);
   refill(disabled_, button.disabled);
+  refillCondition(work_, enabledWhen_, button.when.enabled);
+  refillCondition(work_, currentWhen_, button.when.current);
   refill(entry_, work_.screen()->entry == work_.item()->id);
 }
 
@@ -148,6 +173,7 @@ void ItemForm::refreshPlace() {
   sizes_->refresh();
   refill(locked_, item.locked);
   refill(hidden_, item.hidden);
+  refillCondition(work_, shownWhen_, item.shownWhen);
   // In a container that keeps an order the container decides where it is.
   const bool free = isLoose(*work_.screen(), item);
   holder_->setVisible(!item.parent.text.empty());

@@ -26,6 +26,8 @@ class ItemForm : public QWidget {
 
  private:
   QLineEdit* words(Form& form, const QString& name, const char* edit, Text ButtonData::*which);
+  QLineEdit* condition(Form& form, const QString& name, const char* edit,
+                       std::function<void(Item&, const std::string&)> set);
   void buildButton(Form& form);
   void buildAction(Form& form);
   void buildPlace(Form& form);
@@ -51,6 +53,7 @@ class ItemForm : public QWidget {
   ActionForm* action_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;
+  QLineEdit *enabledWhen_, *currentWhen_, *shownWhen_;
 };
 
 }  // namespace bristle

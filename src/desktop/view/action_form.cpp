@@ -6,23 +6,29 @@
 #include <algorithm>
 
 #include "core/derive/action_words.h"
-#include "core/derive/formula_names.h"
+#include "desktop/view/condition_text.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
-#include "runtime/machine/condition.h"
 
 namespace bristle {
 namespace {
 
 // In the order of ActionType, after what a button does that does nothing.
 QStringList actionChoices() {
-  return {QObject::tr("does nothing yet"),      QObject::tr("open a screen"),
-          QObject::tr("put on top"),   QObject::tr("go back"),
-          QObject::tr("go back to a screen"),   QObject::tr("show a panel"),
-          QObject::tr("show something"),        QObject::tr("hide something"),
-          QObject::tr("show or hide by turns"), QObject::tr("set a value"),
-          QObject::tr("step a value"),          QObject::tr("send a message"),
-          QObject::tr("open a link"),           QObject::tr("quit")};
+  return {QObject::tr("does nothing yet"),
+          QObject::tr("open a screen"),
+          QObject::tr("put on top"),
+          QObject::tr("go back"),
+          QObject::tr("go back to a screen"),
+          QObject::tr("show a panel"),
+          QObject::tr("show something"),
+          QObject::tr("hide something"),
+          QObject::tr("show or hide by turns"),
+          QObject::tr("set a value"),
+          QObject::tr("step a value"),
+          QObject::tr("send a message"),
+          QObject::tr("open a link"),
+          QObject::tr("quit")};
 }
 
 bool isPanel(const Screen& screen, const Item& item) {
@@ -86,9 +92,12 @@ void ActionForm::build(Form& form) {
     changeOne("change message", [text](Action& a) { a.message = fromQt(text.trimmed()); });
     return true;
   });
-  when_ = form.text(tr("Only if"), [this](const QString& text) { return setWhen(text); });
-  when_->setPlaceholderText(tr("always"));
-  when_->setToolTip(tr("A condition over values: @sections >= 3 and not visited(@[Hull bay])"));
+  when_ = conditionText(
+      work_, form, tr("Only if"), [this] { return on_; },
+      [this](const std::string& condition) {
+        changeOne("change the condition", [condition](Action& a) { a.when = condition; });
+        return true;
+      });
   std::tie(add_, remove_) = form.buttons(
       {tr("Add an action after it"), tr("And then…"),
        [this] {
@@ -149,18 +158,6 @@ void ActionForm::setType(int index) {
     next.when = all[at].when;
     all[at] = std::move(next);
   });
-}
-
-bool ActionForm::setWhen(const QString& text) {
-  const Project& p = work_.project();
-  const auto formula = withIds(p, fromQt(text.trimmed()), on_);
-  const auto read = formula ? readCondition(p, *formula) : tl::unexpected(formula.error());
-  if (!read) {
-    work_.tell(tr("This condition cannot be read: %1").arg(toQt(read.error().text())), true);
-    return false;
-  }
-  changeOne("change the condition", [it = *formula](Action& a) { a.when = it; });
-  return true;
 }
 
 // What can be chosen: panels of sets, or anything on the screen.
@@ -230,7 +227,7 @@ void ActionForm::showOne(const Action* action) {
   showTargets(a);
   showValue(a);
   refill(message_, toQt(a.message));
-  refill(when_, toQt(withNames(work_.project(), a.when)));
+  refillCondition(work_, when_, a.when);
   earlier_->setEnabled(at_ > 0);
   later_->setEnabled(at_ + 1 < actions_.size());
 }

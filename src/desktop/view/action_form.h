@@ -32,7 +32,6 @@ class ActionForm : public QObject {
   void build(Form& form);
   void buildList(Form& form);
   void setType(int index);
-  bool setWhen(const QString& text);
   void changeOne(const char* name, std::function<void(Action&)> apply);
   void showList(const Actions& actions);
   void showOne(const Action* action);
