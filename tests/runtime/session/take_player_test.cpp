@@ -39,6 +39,18 @@ TEST(Tour, PassesAndGivesTheSameTraceEveryTime) {
   EXPECT_EQ(lines(once->trace), lines(again->trace));
 }
 
+// Three sections are visited; what that unlocks has its moment when one comes back, not beneath.
+TEST(Tour, UnlocksTheSoundingsWhereOneCanSeeIt) {
+  const auto take = parseTake(*readFile(test::sourcePath("data/demo/unlock.take.jsonl")));
+  ASSERT_TRUE(take) << take.error().text();
+  const PlainMeasure measure;
+  const auto result = play(demo(), *take, measure);
+  ASSERT_TRUE(result);
+  EXPECT_TRUE(result->failures.empty());
+  const auto all = lines(result->trace);
+  EXPECT_NE(std::find(all.begin(), all.end(), "5200 state soundings unlocked → hover"), all.end());
+}
+
 TEST(Tour, OneFalsifiedExpectationFailsAndNothingElseDoes) {
   const PlainMeasure measure;
   auto take = *parseTake(tour());
