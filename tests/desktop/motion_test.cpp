@@ -303,14 +303,14 @@ TEST_F(Motion, ABrokenLawIsMendedByTheButtonBesideIt) {
       leave = i;
   ASSERT_TRUE(work().perform(removeTransition(machine().id, leave)));
   ASSERT_TRUE(QTest::qWaitFor(
-      [&] { return !bench().laws().checking() && !bench().laws().now()->mends.empty(); }, 20000));
+      [&] { return !bench().laws().checking() && !bench().laws().now()->mends.empty(); }, 60000));
   click(QStringLiteral("Mend the law"));
   EXPECT_EQ(work().history().undoName(), "mend a law");
   const LawReport& mended = laws();
   for (int i = 0; i < kLaws; ++i)
     EXPECT_FALSE(mended.laws[size_t(i)].broken) << i + 1 << ": " << mended.laws[size_t(i)].what;
   work().undo();
-  ASSERT_TRUE(QTest::qWaitFor([&] { return !laws().allKept(); }, 20000));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !laws().allKept(); }, 60000));
 }
 
 }  // namespace

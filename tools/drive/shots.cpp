@@ -36,6 +36,13 @@ void prepare(Window& window, const QString& bench) {
     work.pickColumns({StateId{"hover"}}, work.picked().property);
     return;
   }
+  if (bench == QLatin1String("flow")) {
+    work.pickScreen(p.first);
+    for (const auto& item : work.screen()->items)
+      if (item->button() && !item->button()->actions.empty() && item->button()->actions[0].leads())
+        return work.pickItems({item->id});
+    return;
+  }
   // The screen with the most on it shows the most.
   const Screen* fullest = nullptr;
   for (const auto& screen : p.screens)

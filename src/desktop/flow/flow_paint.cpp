@@ -197,11 +197,11 @@ void FlowView::paintStroke(QPainter& p, size_t index) {
   // Those of the screen in hand stand out.
   const int in = pickedScreen();
   p.setOpacity(in < 0 || picked || step.from == in || step.to == in ? 1 : 0.3);
-  p.strokePath(outline, QPen(kRim, 3));
+  p.strokePath(outline, QPen(theme.dark ? QColor(0, 0, 0, 170) : kRim, 3));
   if (step.type == ActionType::Open) {
     p.fillPath(outline, colour);
   } else {
-    p.fillPath(outline, QColor(255, 255, 255, 200));
+    p.fillPath(outline, theme.band);
     QPen pen(colour, picked ? 2 : 1.4);
     pen.setDashPattern({4, 2.5});
     p.strokePath(outline, pen);
@@ -218,7 +218,7 @@ void FlowView::paintStubs(QPainter& p) {
     const QPointF at =
         toWidget({b.right(), b.center().y()}) + QPointF(5 + 9.0 * double(step.at), 0);
     p.setPen(QPen(step.broken ? theme.wrong : theme.ink, 1.4));
-    p.setBrush(Qt::white);
+    p.setBrush(theme.band);
     switch (step.type) {
       case ActionType::Link:
         p.drawLine(at + QPointF(-3, 3), at + QPointF(3, -3));

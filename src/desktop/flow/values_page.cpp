@@ -51,9 +51,9 @@ ValuesPage::ValuesPage(Work& work, QWidget* parent)
   table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                           QAbstractItemView::AnyKeyPressed);
   table_->setTabKeyNavigation(false);
-  none_ = new QLabel(
-      tr("No values yet. A flag, a number or a choice is set by buttons, machines and the game, and "
-         "asked for by conditions: when something is shown, enabled or done."));
+  none_ = new QLabel(tr(
+      "No values yet. A flag, a number or a choice is set by buttons, machines and the game, and "
+      "asked for by conditions: when something is shown, enabled or done."));
   none_->setWordWrap(true);
   none_->setProperty("quiet", true);
   column->addWidget(none_);
