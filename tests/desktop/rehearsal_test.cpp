@@ -84,6 +84,30 @@ TEST_F(RehearsalTest, ReducedMotionIsSwitchedOnWhileItRuns) {
   EXPECT_TRUE(rehearsal().session()->moving());
 }
 
+// One key there from the screen that is worked on, and the same back to where one was.
+TEST_F(RehearsalTest, BeginsOnTheScreenInHandAndComesBack) {
+  History h{test::columnMenu({"One", "Two"})};
+  test::must(h, addScreen("Second"));
+  test::must(h, addButton(h.now().screens[1]->id, h.now().kinds[0]->id, "Site", 40, 40));
+  test::must(h, setAction(h.now().screens[1]->id, test::buttons(h.now(), 1)[0],
+                          {ActionType::Link, {}, "https://example.org/"}));
+  work().replace(h.now(), {}, false);
+  window->openBench(QStringLiteral("route"));
+  work().pickScreen(project().screens[1]->id);
+  key(Qt::Key_F5);
+  const auto top = [&] { return rehearsal().session()->stack().back().screen->id; };
+  EXPECT_EQ(top(), project().screens[1]->id);
+  QStringList said;
+  QObject::connect(&work(), &Work::told, window.get(), [&](const QString& what) { said << what; });
+  key(Qt::Key_Return);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !said.isEmpty(); })) << "a link is told";
+  EXPECT_TRUE(said.back().contains(QStringLiteral("https://example.org/")));
+  click(QStringLiteral("Begins on the screen in hand"));
+  EXPECT_EQ(top(), project().screens[0]->id);
+  key(Qt::Key_F5);
+  EXPECT_TRUE(window->bench(QStringLiteral("route"))->isVisible());
+}
+
 TEST_F(RehearsalTest, AChangeElsewhereBeginsItAnew) {
   work().replace(test::columnMenu({"One", "Two"}), {}, false);
   window->openBench(QStringLiteral("rehearse"));

@@ -154,7 +154,7 @@ QWidget* Window::makeTop() {
   rehearse->setAccessibleName(tr("Rehearse the menu"));
   rehearse->setToolTip(tr("F5"));
   rehearse->setProperty("main", true);
-  connect(rehearse, &QPushButton::clicked, this, [this] { openBench(QStringLiteral("rehearse")); });
+  connect(rehearse, &QPushButton::clicked, this, [this] { rehearseOrBack(); });
   row->addSpacing(8);
   row->addWidget(rehearse);
   top->setFixedHeight(46);
@@ -233,6 +233,14 @@ Bench* Window::need(size_t index) {
 void Window::openBench(const QString& id) {
   for (size_t i = 0; i < offered_.size(); ++i)
     if (id == QLatin1String(offered_[i].id)) showBench(static_cast<int>(i));
+}
+
+void Window::rehearseOrBack() {
+  const QString rehearse = QStringLiteral("rehearse");
+  const QString now = current_ < 0 ? QString() : QString::fromLatin1(offered_[size_t(current_)].id);
+  if (now == rehearse) return openBench(cameFrom_);
+  cameFrom_ = now;
+  openBench(rehearse);
 }
 
 Bench* Window::bench(const QString& id) {

@@ -40,6 +40,8 @@ class Window : public QMainWindow {
   void offerUnsaved();
   // By the bench's id: "shape", "place", "route", "rehearse".
   void openBench(const QString& id);
+  // To the rehearsal, and from there back to where one was.
+  void rehearseOrBack();
   Bench* bench(const QString& id);
   std::vector<QAction*> allCommands();
 
@@ -78,6 +80,7 @@ class Window : public QMainWindow {
   std::map<Bench*, QWidget*> cardOf_;
   std::map<QWidget*, QPointer<QWidget>> lastIn_;  // where the keyboard was in a part of the window
   int current_ = -1;
+  QString cameFrom_ = QStringLiteral("place");  // the bench before the rehearsal
   QButtonGroup* tabs_ = nullptr;
   QStackedWidget *pages_ = nullptr, *cards_ = nullptr;
   Shelf* shelf_ = nullptr;

@@ -51,8 +51,7 @@ void Window::makeViewMenu(QMenu* menu) {
             QKeySequence(Qt::ALT | Qt::Key(Qt::Key_0 + info.place)), [this, id] { openBench(id); });
   }
   menu->addSeparator();
-  command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5),
-          [this] { openBench(QStringLiteral("rehearse")); });
+  command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5), [this] { rehearseOrBack(); });
   command(menu, tr("Next part of the window"), QKeySequence(Qt::Key_F6), [this] { nextArea(); });
   fold(menu, tr("Shelf"), Qt::Key_F7, QStringLiteral("fold/shelf"), shelf_);
   fold(menu, tr("Card"), Qt::Key_F8, QStringLiteral("fold/card"), cards_);

@@ -14,9 +14,9 @@ Rehearsal::Rehearsal(Work& work) : work_(work), hits_(work.looks().pictures()) {
 
 Rehearsal::~Rehearsal() = default;
 
-bool Rehearsal::start() {
+bool Rehearsal::start(const ScreenId& screen) {
   return work_.display() &&
-         begin(Session::start(work_.project(), work_.showing(), work_.measure()));
+         begin(Session::start(work_.project(), work_.showing(), work_.measure(), screen));
 }
 
 bool Rehearsal::begin(Result<Session> session) {
@@ -116,12 +116,14 @@ void Rehearsal::tick() {
   sound();
 }
 
-// What is new in the trace is heard.
+// What is new in the trace is heard; a link is told, and not followed.
 void Rehearsal::sound() {
   const auto& trace = session_->trace();
-  for (; told_ < trace.size(); ++told_)
-    if (trace[told_].type == TraceType::Sound)
-      work_.sounds().play(trace[told_].how, trace[told_].number);
+  for (; told_ < trace.size(); ++told_) {
+    const TraceEntry& entry = trace[told_];
+    if (entry.type == TraceType::Sound) work_.sounds().play(entry.how, entry.number);
+    if (entry.type == TraceType::Link) work_.tell(tr("The menu opens %1").arg(toQt(entry.how)));
+  }
 }
 
 void Rehearsal::setReducedMotion(bool on) {

@@ -24,8 +24,8 @@ class Rehearsal : public QObject {
   explicit Rehearsal(Work& work);
   ~Rehearsal() override;
 
-  // From the project's first screen; tells the person when it cannot.
-  bool start();
+  // From that screen, or the project's first; tells the person when it cannot.
+  bool start(const ScreenId& screen = {});
   // Opens what the take is for, and waits for what is sent.
   bool startFor(const Take& take);
   void stop();

@@ -151,6 +151,9 @@ void RehearseBench::buildCard() {
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
   auto* head = new Form;
+  here_ = head->check(tr("Begins on the screen in hand"), [this](bool) { restart(); });
+  here_->setChecked(true);
+  here_->setToolTip(tr("Otherwise where the menu opens"));
   head->heading(tr("TRACE"));
   column->addWidget(head);
   trace_ = new QPlainTextEdit;
@@ -198,7 +201,8 @@ void RehearseBench::leave() {
 void RehearseBench::restart() {
   clearTrace();
   turnTo(pages_, work_.project().screens.empty() ? 1 : 0);
-  if (!rehearsal_.start() && work_.project().screens.empty()) return;
+  const ScreenId from = here_->isChecked() ? work_.picked().screen : ScreenId{};
+  if (!rehearsal_.start(from) && work_.project().screens.empty()) return;
   menu_->update();
   menu_->setFocus();
 }

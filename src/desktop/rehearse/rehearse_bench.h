@@ -1,5 +1,7 @@
-// The Rehearse bench: the stage, the controller below it, the trace and the takes at the side.
+// The Rehearse bench: the running menu, the controller below it, the trace and the takes at the
+// side.
 #pragma once
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -25,7 +27,7 @@ class RehearseBench : public Bench {
   QString hint() const override;
   Rehearsal& rehearsal() { return rehearsal_; }
   RunningMenu& menu() { return *menu_; }
-  // From the screen where the project begins.
+  // From the screen in hand, or the one where the menu opens, as is chosen.
   void restart();
   // Begins where the take does, and waits for what is sent.
   bool restartFor(const Take& take);
@@ -52,6 +54,7 @@ class RehearseBench : public Bench {
   QComboBox *takes_, *speed_;
   QLineEdit* name_;
   QPushButton *keep_, *replay_;
+  QCheckBox* here_;
   size_t shown_ = 0;
 };
 
