@@ -47,7 +47,6 @@ void FlowView::refresh() {
   if (!work_.display()) return;
   map_.update(work_);
   viewport_.setRoom(rect(), {map_.places().width, map_.places().height});
-  const ItemId button = work_.item() ? work_.item()->id : ItemId{};
   const ButtonData* data = work_.item() ? work_.item()->button() : nullptr;
   const size_t count = data ? data->actions.size() : 0;
   if (at_ >= count) at_ = count ? count - 1 : 0;
