@@ -37,7 +37,11 @@ UsedFiles filesOf(const Project& project) {
   for (const auto& kind : project.kinds) kinds.push_back(kind->id);
   UsedFiles out = filesOf(project, kinds);
   for (const auto& machine : project.machines) look(*machine, out.sounds);
-  for (const auto& screen : project.screens)
+  const Settings& s = project.settings;
+  for (const std::string* each : {&s.bumpSound, &s.openSound, &s.backSound})
+    if (!each->empty()) out.sounds.insert(*each);
+  for (const auto& screen : project.screens) {
+    if (!screen->music.file.empty()) out.sounds.insert(screen->music.file);
     for (const auto& item : screen->items) {
       if (const auto* picture = std::get_if<PictureData>(&item->what);
           picture && !picture->file.empty())
@@ -49,6 +53,7 @@ UsedFiles filesOf(const Project& project) {
       look(button->own.base, out.pictures);
       for (const auto& entry : button->own.departures) look(entry.second, out.pictures);
     }
+  }
   return out;
 }
 

@@ -16,17 +16,6 @@
 #include "paint/convert.h"
 
 namespace bristle {
-namespace {
-
-// Cells are picked in the filtered table; the model is told in its own rows.
-class Picks : public QItemSelectionModel {
- public:
-  explicit Picks(StepsModel* model) : QItemSelectionModel(model) {}
-  void follow(const QItemSelection& selection) { select(selection, ClearAndSelect); }
-};
-
-}  // namespace
-
 StepsPage::StepsPage(Work& work, QWidget* parent)
     : QWidget(parent), work_(work), model_(new StepsModel(work, this)) {
   auto* column = new QVBoxLayout(this);
@@ -59,10 +48,12 @@ StepsPage::StepsPage(Work& work, QWidget* parent)
   table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                           QAbstractItemView::AnyKeyPressed);
   table_->setTabKeyNavigation(false);
-  auto* picks = new Picks(model_);
+  // Cells are picked in the filtered table; the model is told in its own rows.
+  auto* picks = new QItemSelectionModel(model_, this);
   model_->setPicks(picks);
   connect(table_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this, picks] {
-    picks->follow(found_->mapSelectionToSource(table_->selectionModel()->selection()));
+    picks->select(found_->mapSelectionToSource(table_->selectionModel()->selection()),
+                  QItemSelectionModel::ClearAndSelect);
     pickCurrent();
   });
   column->addWidget(table_, 1);

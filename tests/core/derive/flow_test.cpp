@@ -8,6 +8,7 @@
 #include "core/derive/formula_names.h"
 #include "core/derive/value_uses.h"
 #include "core/edit/flow_edits.h"
+#include "core/edit/used_files.h"
 #include "core/edit/value_edits.h"
 #include "core/formats/flow_table.h"
 #include "core/tables/table_file.h"
@@ -214,6 +215,13 @@ TEST(ValueUses, TellWhoSetsAndWhoAsks) {
   EXPECT_THAT(uses.askedBy, ElementsAre(first + " · b"));
   test::must(h, removeValue(id));
   EXPECT_EQ(h.now().values.size(), 1u);
+}
+
+// They go along where the project is saved elsewhere.
+TEST(UsedFiles, HaveMusicAndCues) {
+  const auto sounds = filesOf(test::fullProject()).sounds;
+  for (const char* file : {"deep.ogg", "bump.wav", "open.wav", "back.wav"})
+    EXPECT_TRUE(sounds.contains(file)) << file;
 }
 
 TEST(FlowTable, HasARowForEachActionAndIsReadBackAsATable) {
