@@ -63,10 +63,6 @@ bool ScreenRun::shallBeCurrent(const ButtonRun& button, std::span<const double> 
   return opens(button.item->button()->actions) == screen->id;
 }
 
-int ScreenRun::placeOf(size_t item) const {
-  return routes.boxOf[item];
-}
-
 std::vector<size_t> ScreenRun::refreshShown(std::span<const double> values) {
   std::vector<bool> gone = off;
   std::vector<bool> bars(off.size());

@@ -108,8 +108,7 @@ struct ScreenRun {
   // Whether the button at a box is to be seen, as far as what is shown and hidden says.
   bool isThere(int box) const { return layout.items[size_t(routes.items[size_t(box)])].shown; }
   bool shallBeCurrent(const ButtonRun& button, std::span<const double> values) const;
-  // All of its buttons follow one another in this order.
-  int placeOf(size_t item) const;
+  // How many buttons follow one another where it comes or goes, by box.
   int places() const { return static_cast<int>(buttons.size()); }
 
   // Whether input does nothing here yet.
