@@ -19,14 +19,18 @@ class Speaker {
 
   // Begins at once, beside what is playing; `volume` 0–1. The device is opened by the first sound.
   void play(const std::shared_ptr<const Sound>& sound, double volume);
+  // Again and again, in the place of what was looped before; the same one goes on, as loud as is
+  // said now. Null: nothing.
+  void loop(const std::shared_ptr<const Sound>& sound, double volume);
   void stop();
-  // How many sounds are playing just now.
+  // How many sounds are playing just now, without what is looped.
   int playing() const;
   // Why nothing can be heard; empty where it can, or nothing was played yet.
   const std::string& problem() const { return problem_; }
 
  private:
   struct Mixer;
+  bool open();
   std::unique_ptr<Mixer> mixer_;
   std::string problem_;
 };

@@ -248,6 +248,10 @@ void LookPainter::picture(QPainter& painter, const PartValues& v, const QRectF& 
 
 void LookPainter::icon(QPainter& painter, const PartValues& v, const QRectF& rect, Colour caption) {
   const Colour colour = v.flag(Prop::LikeCaption) ? caption : v.colour(Prop::Colour);
+  if (sign_) {
+    if (sign_->sign) paintSign(painter, rect, *sign_->sign, sign_->pad, toQt(colour));
+    return;
+  }
   const std::string& name = v.text(Prop::Icon);
   if (const QPainterPath* path = iconPath(name)) {
     const QTransform before = painter.transform();

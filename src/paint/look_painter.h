@@ -7,6 +7,7 @@
 #include "paint/part_values.h"
 #include "paint/pictures.h"
 #include "paint/shadows.h"
+#include "paint/signs.h"
 #include "runtime/machine/look.h"
 
 namespace bristle {
@@ -27,6 +28,8 @@ class LookPainter {
   // are.
   void setMirrored(bool on) { mirrored_ = on; }
   bool mirrored() const { return mirrored_; }
+  // While it is not null icons show that sign, or nothing where it has none.
+  void setSign(const ShownSign* sign) { sign_ = sign; }
   // As paint, for a button that is in, or going to, a state: tinted while signals are on.
   void paintState(QPainter& painter, const Kind& kind, const LookTable& table, StateIndex state,
                   const Look& look, const QRectF& box, const std::string& caption, Ms since = 0);
@@ -53,6 +56,7 @@ class LookPainter {
   Shadows shadows_;
   Captions captions_;
   bool signals_ = false, mirrored_ = false;
+  const ShownSign* sign_ = nullptr;
 };
 
 // The garish colour of a state by its place in the machine.

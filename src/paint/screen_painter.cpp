@@ -90,6 +90,8 @@ class AtRest {
     const StateIndex state = openingOf(machine, startsEnabled(project_, button),
                                        startsCurrent(project_, button, screen_.id));
     const Scaled scaled(painter, placed);
+    // As keys are: nobody has used a device yet.
+    const Prompting prompting(looks_, project_, screen_, button, Device::Keyboard);
     looks_.paint(painter, kind, *table, table->state(state), toQt(placed.own()),
                  wordsIn(project_, button.caption, layout_.language));
   }

@@ -7,6 +7,7 @@
 #include "paint/convert.h"
 #include "paint/look_painter.h"
 #include "runtime/layout/layout.h"
+#include "runtime/session/prompts.h"
 
 namespace bristle {
 
@@ -50,6 +51,25 @@ class Reading {
  private:
   LookPainter& looks_;
   bool before_;
+};
+
+// Lets a button that is a prompt show its sign, for as long as it lives.
+class Prompting {
+ public:
+  Prompting(LookPainter& looks, const Project& project, const Screen& screen,
+            const ButtonData& button, Device device)
+      : looks_(looks) {
+    if (!button.prompt) return;
+    shown_ = {promptSign(project, &screen, *button.prompt, device), project.settings.padSigns};
+    looks.setSign(&shown_);
+  }
+  ~Prompting() { looks_.setSign(nullptr); }
+  Prompting(const Prompting&) = delete;
+  Prompting& operator=(const Prompting&) = delete;
+
+ private:
+  LookPainter& looks_;
+  ShownSign shown_;
 };
 
 // What is neither button nor container.

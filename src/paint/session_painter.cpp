@@ -189,6 +189,8 @@ class AsItRuns {
     if (!only.isNull() && !only.intersects(extentOf(run, index))) return;
     ButtonRun& button = run.buttons[index];
     const Scaled scaled(painter, placed);
+    const Prompting prompting(looks_, session_.project(), *run.screen, *button.item->button(),
+                              session_.modality());
     looks_.paintState(
         painter, *button.kind->kind, button.player.table(), button.player.state(),
         button.player.at(session_.now()), toQt(placed.own()),
@@ -203,6 +205,8 @@ class AsItRuns {
     const Placed& placed = run.layout.items[i];
     if (const auto still = run.still.find(i); still != run.still.end()) {
       const Scaled scaled(painter, placed);
+      const Prompting prompting(looks_, session_.project(), *run.screen, *item.button(),
+                                session_.modality());
       return looks_.paint(painter, *find(session_.project(), item.button()->kind), *still->second,
                           still->second->state(0), toQt(placed.own()),
                           wordsIn(session_.project(), item.button()->caption, run.layout.language));

@@ -108,6 +108,37 @@ TEST_F(SoundFiles, WhatIsPlayedComesOutOfTheDeviceAndEnds) {
   qputenv("SDL_AUDIODRIVER", "dummy");
 }
 
+// It goes on when it has come to its end, and until it is told to stop.
+TEST_F(SoundFiles, MusicIsHeardAgainAndAgain) {
+  const QString out = folder.filePath(QStringLiteral("heard.raw"));
+  qputenv("SDL_AUDIODRIVER", "disk");
+  qputenv("SDL_DISKAUDIOFILE", out.toUtf8());
+  writeTone(path("tone.wav"), 80, 1, SF_FORMAT_WAV | SF_FORMAT_PCM_16, 22050);
+  {
+    Speaker speaker;
+    const auto sound = std::make_shared<const Sound>(*readSound(path("tone.wav")));
+    speaker.loop(sound, 0.5);
+    EXPECT_EQ(speaker.playing(), 0);
+    // Four times its length, in stereo frames of 32 bits.
+    constexpr qint64 kBytes = 4 * 44100 * 80 / 1000 * 8;
+    ASSERT_TRUE(QTest::qWaitFor([&] { return QFile(out).size() > kBytes; }, 20'000));
+    speaker.loop(nullptr, 0);
+  }
+  QFile heard(out);
+  ASSERT_TRUE(heard.open(QIODevice::ReadOnly));
+  const QByteArray bytes = heard.readAll();
+  std::vector<float> samples(size_t(bytes.size()) / sizeof(float));
+  std::memcpy(samples.data(), bytes.constData(), samples.size() * sizeof(float));
+  // Loud in the last of these four parts as in the first.
+  const size_t part = 2 * 44100 * 80 / 1000;
+  for (const size_t from : {size_t(0), 3 * part})
+    EXPECT_GT(*std::max_element(samples.begin() + std::ptrdiff_t(from),
+                                samples.begin() + std::ptrdiff_t(from + part)),
+              0.2F);
+  qunsetenv("SDL_DISKAUDIOFILE");
+  qputenv("SDL_AUDIODRIVER", "dummy");
+}
+
 TEST_F(SoundFiles, WithoutADeviceItIsSilentAndSaysWhy) {
   qputenv("SDL_AUDIODRIVER", "no such driver");
   writeTone(path("tone.wav"), 80, 1, SF_FORMAT_WAV | SF_FORMAT_PCM_16);

@@ -70,12 +70,14 @@ void addDoing(Project& project, Screen& screen, const ItemId& button) {
   screen.comes = slide;
   screen.goes = grow;
   screen.sleeps = true;
+  screen.idle = {20'000, {{.type = ActionType::Speak, .language = project.languages[0].id}}};
   screen.blurBelow = 7;
   screen.music = {"deep.ogg", 0.5, Beneath::Stops};
   edit(screen, button)->shownWhen = "@" + value.text + " > 1 or visited(@" + button.text + ")";
   edit(screen, button)->button()->actions = {
       {.type = ActionType::Set, .value = value, .number = 3, .when = "@" + value.text + " = 1"},
       {.type = ActionType::Step, .value = value, .number = -2},
+      {.type = ActionType::Flip, .value = value},
       {.type = ActionType::Toggle, .item = button},
       {.type = ActionType::Link, .message = "https://example.org/"},
       {.type = ActionType::Message, .message = "done"},
@@ -109,6 +111,8 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   screen.bindings.push_back({*parseSign(Sign::Of::Button, "start"), Does::Accept, {}});
   edit(screen, back)->button()->answers = {true, shortcut};
   edit(screen, back)->button()->aside = true;
+  edit(screen, back)->button()->prompt = Prompt{Does::Shortcut, shortcut};
+  project.settings.padSigns = PadSigns::Numbers;
   row.container()->tabs = Tabs::Round;
   addDoing(project, screen, back);
   ScreenList list;

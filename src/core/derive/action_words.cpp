@@ -23,6 +23,7 @@ std::string valueWords(const Project& project, const Action& action) {
   if (!value) return fmt::format("set “{}”, which is gone", action.value.text);
   if (action.type == ActionType::Set)
     return fmt::format("set {} to {}", value->name, inWords(*value, action.number));
+  if (action.type == ActionType::Flip) return "flip " + value->name;
   return fmt::format("step {} by {:+g}", value->name, action.number);
 }
 
@@ -46,6 +47,7 @@ std::string what(const Project& project, const Action& action) {
       return fmt::format("show or hide {} by turns", itemName(project, action.item));
     case ActionType::Set:
     case ActionType::Step:
+    case ActionType::Flip:
       return valueWords(project, action);
     case ActionType::Message:
       return fmt::format("send “{}”", action.message);
@@ -53,6 +55,11 @@ std::string what(const Project& project, const Action& action) {
       return fmt::format("open the link {}", action.message);
     case ActionType::Quit:
       return "quit";
+    case ActionType::Speak: {
+      const auto its = [&](const Language& l) { return l.id == action.language; };
+      const auto at = std::find_if(project.languages.begin(), project.languages.end(), its);
+      return "speak " + (at == project.languages.end() ? action.language.text : at->name);
+    }
   }
   return {};
 }

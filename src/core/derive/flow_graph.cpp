@@ -37,6 +37,7 @@ class Reading {
       if (item->button()->actions.empty()) out_.screens[s].idle.push_back(item->id);
       add(item->button()->actions, {.from = static_cast<int>(s), .item = item->id});
     }
+    if (screen.idle.after > 0) add(screen.idle.actions, {.from = static_cast<int>(s)});
   }
 
   void add(const Actions& actions, const FlowStep& like) {

@@ -7,7 +7,8 @@
 
 namespace bristle {
 
-// One action, with where it stands. Of a button, or of a shortcut, which serves on every screen.
+// One action, with where it stands. Of a button, of a shortcut, which serves on every screen, or of
+// the screen itself, when nobody does anything for a while: neither.
 struct FlowStep {
   int from = -1;  // by index of Project::screens; −1: from anywhere
   ItemId item;

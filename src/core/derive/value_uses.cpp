@@ -17,6 +17,8 @@ class Looking {
     for (const auto& machine : project_.machines) look(*machine);
     for (const auto& screen : project_.screens)
       for (const auto& item : screen->items) look(*screen, *item);
+    for (const auto& screen : project_.screens)
+      look(screen->idle.actions, fmt::format("{} · by itself", screen->name));
     for (const Shortcut& shortcut : project_.shortcuts)
       look(shortcut.actions, fmt::format("shortcut {}", shortcut.name));
     const Settings& s = project_.settings;

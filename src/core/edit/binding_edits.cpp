@@ -26,6 +26,15 @@ Edit onBindings(ScreenId where, std::string name, std::function<void(Bindings&)>
           }};
 }
 
+bool usesShortcut(const ButtonData& button, const ShortcutId& id) {
+  return button.answers.shortcut == id || (button.prompt && button.prompt->shortcut == id);
+}
+
+void forgetShortcut(ButtonData& button, const ShortcutId& id) {
+  if (button.answers.shortcut == id) button.answers.shortcut = {};
+  if (button.prompt && button.prompt->shortcut == id) button.prompt.reset();
+}
+
 }  // namespace
 
 Edit bind(ScreenId where, Sign::Of of, Does does, ShortcutId shortcut, std::vector<Sign> signs) {
@@ -94,13 +103,13 @@ Edit removeShortcut(ShortcutId id) {
               if (std::any_of(screen->bindings.begin(), screen->bindings.end(), its))
                 std::erase_if(screen.edit().bindings, its);
               for (size_t i = 0; i < screen->items.size(); ++i)
-                if (const auto* b = screen->items[i]->button(); b && b->answers.shortcut == id)
-                  screen.edit().items[i].edit().button()->answers.shortcut = {};
+                if (const auto* b = screen->items[i]->button(); b && usesShortcut(*b, id))
+                  forgetShortcut(*screen.edit().items[i].edit().button(), id);
             }
             for (auto& group : after.groups)
               for (size_t i = 0; i < group->holds.items.size(); ++i)
-                if (const auto* b = group->holds.items[i]->button(); b && b->answers.shortcut == id)
-                  group.edit().holds.items[i].edit().button()->answers.shortcut = {};
+                if (const auto* b = group->holds.items[i]->button(); b && usesShortcut(*b, id))
+                  forgetShortcut(*group.edit().holds.items[i].edit().button(), id);
             return after;
           }};
 }

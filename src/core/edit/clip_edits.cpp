@@ -90,6 +90,10 @@ class Pasting {
         action.item = copy->second;
     }
     button.answers.shortcut = shortcutHere(button.answers.shortcut);
+    if (button.prompt) {
+      button.prompt->shortcut = shortcutHere(button.prompt->shortcut);
+      if (button.prompt->does == Does::Shortcut && !button.prompt->shortcut) button.prompt.reset();
+    }
     bringRoutes(button.routes);
   }
 

@@ -31,6 +31,10 @@ std::string whyBroken(const Project& project, const Screen* screen, const Action
   if (action.type == ActionType::Link && !isSafeLink(action.message))
     return fmt::format("its link “{}” is no address that begins with http:, https: or mailto:",
                        action.message);
+  if (action.type == ActionType::Speak &&
+      std::none_of(project.languages.begin(), project.languages.end(),
+                   [&](const Language& l) { return l.id == action.language; }))
+    return fmt::format("it speaks a language “{}” that is not there", action.language.text);
   if (action.type == ActionType::Message && action.message.empty())
     return "it sends a message without a name";
   return {};
@@ -61,6 +65,16 @@ std::string nth(size_t i, size_t of) {
 }  // namespace
 
 void checkActions(const Surroundings& around, const Screen& screen, Findings& out) {
+  eachWrong(around.project, &screen, screen.idle.actions, [&](size_t i, std::string why) {
+    out.push_back({.place = fmt::format("{} · by itself", screen.name),
+                   .reason = nth(i, screen.idle.actions.size()) + why,
+                   .screen = screen.id,
+                   .detail = "idle " + std::to_string(i),
+                   .mends = {changeScreen(screen.id, "take that action away", {}, [i](Screen& s) {
+                     Actions& its = s.idle.actions;
+                     if (i < its.size()) its.erase(its.begin() + std::ptrdiff_t(i));
+                   })}});
+  });
   for (const auto& item : screen.items) {
     if (!item->button()) continue;
     const Actions& actions = item->button()->actions;

@@ -147,6 +147,12 @@ void checkAnswering(const Project& project, const Screen& screen, Findings& out)
       else
         answering.emplace_back(answers.shortcut, &item);
     }
+    const auto& prompt = item.button()->prompt;
+    if (prompt && prompt->shortcut && !find(project, prompt->shortcut))
+      tell("prompt",
+           fmt::format("it shows the sign of a shortcut “{}” that is not there",
+                       prompt->shortcut.text),
+           "let it show its own icon", [](ButtonData& b) { b.prompt.reset(); });
     if (item.button()->aside && !isAnswered(project, screen, answers))
       tell("aside", "it never has focus, and no key or controller button presses it",
            "let focus come to it", [](ButtonData& b) { b.aside = false; });

@@ -2,6 +2,7 @@
 #include <utility>
 
 #include "core/edit/route_edits.h"
+#include "core/edit/screen_edits.h"
 #include "core/findings/check.h"
 
 namespace bristle {
@@ -33,6 +34,18 @@ void checkRouteSounds(const Screen& screen, const WhyNoFile& why, Findings& out)
   }
 }
 
+void checkMusic(const Screen& screen, const WhyNoFile& why, Findings& out) {
+  const std::string& file = screen.music.file;
+  const std::string reason = file.empty() ? std::string() : why(file);
+  if (reason.empty()) return;
+  out.push_back({.place = "screen “" + screen.name + "”, music “" + file + "”",
+                 .reason = reason,
+                 .screen = screen.id,
+                 .detail = file,
+                 .mends = {changeScreen(screen.id, "let it have no music", {},
+                                        [](Screen& s) { s.music = {}; })}});
+}
+
 }  // namespace
 
 // Each file once for each machine: the same sound on ten transitions is one thing to mend.
@@ -51,7 +64,17 @@ void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
                          .detail = effect.file});
       }
   }
-  for (const auto& screen : project.screens) checkRouteSounds(*screen, why, out);
+  for (const auto& screen : project.screens) {
+    checkRouteSounds(*screen, why, out);
+    checkMusic(*screen, why, out);
+  }
+  const Settings& s = project.settings;
+  for (const auto& [what, file] : {std::pair("bump", &s.bumpSound), std::pair("open", &s.openSound),
+                                   std::pair("back", &s.backSound)})
+    if (const std::string reason = file->empty() ? std::string() : why(*file); !reason.empty())
+      out.push_back({.place = "the project’s sound of " + std::string(what) + ", “" + *file + "”",
+                     .reason = reason,
+                     .detail = std::string(what) + " " + *file});
 }
 
 }  // namespace bristle

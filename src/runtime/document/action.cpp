@@ -6,9 +6,9 @@
 namespace bristle {
 
 std::span<const std::string_view> actionNames() {
-  static constexpr std::array<std::string_view, 13> kNames{
-      "open",   "top", "back", "backTo",  "panel", "show", "hide",
-      "toggle", "set", "step", "message", "link",  "quit"};
+  static constexpr std::array<std::string_view, 15> kNames{
+      "open", "top",  "back",    "backTo", "panel", "show",  "hide", "toggle",
+      "set",  "step", "message", "link",   "quit",  "speak", "flip"};
   return kNames;
 }
 

@@ -37,7 +37,8 @@ struct ScreenChange {
 
 // Open replaces the whole stack, PutOnTop stacks, Back takes the top one off, BackTo all above a
 // screen. Panel shows one of a set of which one is shown. Step moves a value by so many of its
-// steps.
+// steps. Speak goes on in another language. Flip
+// turns a flag over, and goes to the next of a choice or of a number, after the last to the first.
 enum class ActionType : std::uint8_t {
   Open,
   PutOnTop,
@@ -51,7 +52,9 @@ enum class ActionType : std::uint8_t {
   Step,
   Message,
   Link,
-  Quit
+  Quit,
+  Speak,
+  Flip
 };
 
 struct Action {
@@ -59,8 +62,9 @@ struct Action {
   ScreenId screen = {};                     // Open, PutOnTop, BackTo
   std::string message = {};                 // Message: its name; Link: an address
   ItemId item = {};                         // Panel, Show, Hide, Toggle
-  ValueId value = {};                       // Set, Step
+  ValueId value = {};                       // Set, Step, Flip
   double number = 0;                        // Set: to what; Step: by how many steps
+  LanguageId language = {};                 // Speak
   std::string when = {};                    // a formula that must hold; empty: always
   std::optional<ScreenChange> change = {};  // none: as the screens themselves say
   bool operator==(const Action&) const = default;
@@ -70,7 +74,9 @@ struct Action {
     return type == ActionType::Open || type == ActionType::PutOnTop || type == ActionType::BackTo;
   }
   bool hasItem() const { return type >= ActionType::Panel && type <= ActionType::Toggle; }
-  bool hasValue() const { return type == ActionType::Set || type == ActionType::Step; }
+  bool hasValue() const {
+    return type == ActionType::Set || type == ActionType::Step || type == ActionType::Flip;
+  }
 };
 
 // Worked off in order; what changes the stack ends it.

@@ -11,6 +11,10 @@
 
 namespace bristle {
 
+// How prompts draw the four buttons at the right of a controller: four dots of which one is full, a
+// disc of which one quarter is full, or numbers from the lower one on, round to the right.
+enum class PadSigns : std::uint8_t { Dots, Quarters, Numbers };
+
 // What a person presses: a key with its modifiers, or a button of a controller.
 struct Sign {
   enum class Of : std::uint8_t { Key, Button };

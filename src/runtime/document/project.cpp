@@ -40,8 +40,8 @@ bool equalScreens(const Screen& a, const Screen& b) {
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
          a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
          a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.music == b.music &&
-         a.blurBelow == b.blurBelow && a.bindings == b.bindings && a.extra == b.extra &&
-         equalShared(a.items, b.items, std::equal_to<Item>());
+         a.idle == b.idle && a.blurBelow == b.blurBelow && a.bindings == b.bindings &&
+         a.extra == b.extra && equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
 bool equalGroups(const Group& a, const Group& b) {

@@ -107,6 +107,7 @@ struct Settings {
   std::string bumpSound = {}, openSound = {}, backSound = {};
   // Values that say how loud each is, from its least to its most; empty: as loud as it is.
   ValueId musicVolume = {}, cueVolume = {};
+  PadSigns padSigns = PadSigns::Dots;
   Extras extra;
   bool operator==(const Settings&) const = default;
 };

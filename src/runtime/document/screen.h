@@ -70,6 +70,14 @@ struct Answers {
   bool any() const { return cancel || shortcut; }
 };
 
+// What a button's icon shows instead: the sign that does something on the device that was used
+// last, a key or a controller's button. Nothing where none is bound.
+struct Prompt {
+  Does does = Does::Accept;
+  ShortcutId shortcut = {};  // Shortcut: which one
+  bool operator==(const Prompt&) const = default;
+};
+
 struct ButtonData {
   KindId kind;
   Text caption;
@@ -82,6 +90,7 @@ struct ButtonData {
   RouteRules routes;
   Answers answers = {};
   bool aside = false;  // it never has focus: no direction and no Tab leads to it
+  std::optional<Prompt> prompt = {};
   bool operator==(const ButtonData&) const = default;
 };
 
@@ -206,6 +215,13 @@ struct Guide {
   bool operator==(const Guide&) const = default;
 };
 
+// What comes by itself when nobody has done anything for a while.
+struct Idle {
+  Ms after = 0;  // since somebody did something, or the screen was opened; 0: never
+  Actions actions = {};
+  bool operator==(const Idle&) const = default;
+};
+
 struct Screen {
   ScreenId id;
   std::string name;
@@ -218,6 +234,7 @@ struct Screen {
   bool waitUntilShown = false;  // input does nothing until it has come
   bool sleeps = false;          // while it is covered its machines’ timers stand still
   Music music;
+  Idle idle;
   bool passDisabled = true;  // a move passes over disabled buttons instead of stopping on them
   ItemId entry;              // where focus starts
   std::vector<Cluster> clusters;

@@ -20,6 +20,7 @@ Json toJson(const Action& action) {
   if (type == ActionType::Step) out["by"] = action.number;
   if (!action.message.empty())
     out[type == ActionType::Link ? "address" : "message"] = action.message;
+  if (action.language) out["language"] = action.language.text;
   if (!action.when.empty()) out["when"] = action.when;
   if (action.change) {
     Json change = Json::object();
@@ -40,6 +41,7 @@ Action readAction(JsonReader& r, const Json& value, const JsonPlace& at) {
   out.message = r.text(value, at, out.type == ActionType::Link ? "address" : "message");
   if (out.type == ActionType::Set) out.number = r.number(value, at, "to", 0, -1e9, 1e9);
   if (out.type == ActionType::Step) out.number = r.number(value, at, "by", 1, -1e6, 1e6);
+  out.language = {r.text(value, at, "language")};
   out.when = r.text(value, at, "when");
   if (const Json* change = r.member(value, "change")) {
     const JsonPlace here{&at, "change", 0, false};

@@ -70,7 +70,22 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
   if (b.answers.cancel) out["answersCancel"] = true;
   if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
   if (b.aside) out["aside"] = true;
+  if (b.prompt) {
+    Json prompt{{"does", doesNames()[static_cast<size_t>(b.prompt->does)]}};
+    if (b.prompt->shortcut) prompt["shortcut"] = b.prompt->shortcut.text;
+    out["prompt"] = prompt;
+  }
   writeRoutes(out, b.routes);
+}
+
+Prompt readPrompt(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Prompt out;
+  if (!r.isObject(value, at)) return out;
+  out.does = static_cast<Does>(r.choice(value, at, "does", doesNames()));
+  out.shortcut = {r.text(value, at, "shortcut")};
+  if (out.does == Does::Shortcut && !out.shortcut)
+    r.complain({&at, "shortcut", 0, false}, "expected a shortcut’s id");
+  return out;
 }
 
 ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
@@ -86,6 +101,8 @@ ButtonData readButton(JsonReader& r, const Json& value, const JsonPlace& at) {
   b.actions = readActions(r, value, at);
   b.answers = {r.boolean(value, at, "answersCancel", false), {r.text(value, at, "answers")}};
   b.aside = r.boolean(value, at, "aside", false);
+  if (const Json* prompt = r.member(value, "prompt"))
+    b.prompt = readPrompt(r, *prompt, {&at, "prompt", 0, false});
   b.routes = readRoutes(r, value, at);
   return b;
 }

@@ -18,6 +18,7 @@ namespace {
 constexpr int kReadableBy = 2;
 
 constexpr std::array<std::string_view, 3> kSorts{"number", "flag", "choice"};
+constexpr std::array<std::string_view, 3> kPadSigns{"dots", "quarters", "numbers"};
 
 Json displayJson(const Display& d);
 Json settingsJson(const Settings& s);
@@ -87,6 +88,8 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int
   s.backSound = r.text(value, at, "backSound");
   s.musicVolume = {r.text(value, at, "musicVolume")};
   s.cueVolume = {r.text(value, at, "cueVolume")};
+  if (r.member(value, "padSigns"))
+    s.padSigns = static_cast<PadSigns>(r.choice(value, at, "padSigns", kPadSigns));
   // An interval of nothing would repeat without end in no time.
   if (s.repeatInterval < 1) r.complain({&at, "repeatInterval", 0, false}, "expected at least 1");
   s.extra = leftover(value, settingsJson(s), {format == 1 ? "rightToLeft" : "repeatDelay"});
@@ -106,6 +109,7 @@ Json settingsJson(const Settings& s) {
   if (!s.backSound.empty()) out["backSound"] = s.backSound;
   if (s.musicVolume) out["musicVolume"] = s.musicVolume.text;
   if (s.cueVolume) out["cueVolume"] = s.cueVolume.text;
+  if (s.padSigns != PadSigns::Dots) out["padSigns"] = kPadSigns[static_cast<size_t>(s.padSigns)];
   putBack(out, s.extra);
   return out;
 }

@@ -56,6 +56,8 @@ Json screenHead(const Screen& screen) {
   writeMotion(out, "goes", screen.goes);
   if (screen.waitUntilShown) out["waitUntilShown"] = true;
   if (screen.sleeps) out["sleeps"] = true;
+  if (screen.idle != Idle{})
+    out["idle"] = {{"after", screen.idle.after}, {"actions", toJson(screen.idle.actions)}};
   if (screen.music != Music{}) out["music"] = musicJson(screen.music);
   if (!screen.passDisabled) out["stopsOnDisabled"] = true;
   if (screen.entry) out["entry"] = screen.entry.text;
@@ -148,6 +150,11 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   screen.goes = readMotion(r, value, at, "goes");
   screen.waitUntilShown = r.boolean(value, at, "waitUntilShown", false);
   screen.sleeps = r.boolean(value, at, "sleeps", false);
+  if (const Json* idle = r.member(value, "idle")) {
+    const JsonPlace here{&at, "idle", 0, false};
+    if (r.isObject(*idle, here))
+      screen.idle = {r.milliseconds(*idle, here, "after", 0), readActions(r, *idle, here)};
+  }
   if (const Json* music = r.member(value, "music"))
     screen.music = readMusic(r, *music, {&at, "music", 0, false});
   screen.passDisabled = !r.boolean(value, at, "stopsOnDisabled", false);

@@ -119,6 +119,17 @@ Json stepJson(const TakeStep& step) {
   return out;
 }
 
+template <class Id>
+void readIds(JsonReader& r, const Json& value, const JsonPlace& at, const char* key,
+             std::vector<Id>& out) {
+  r.each(value, at, key, [&](const Json& each, const JsonPlace& here) {
+    if (each.is_string())
+      out.push_back({each.get<std::string>()});
+    else
+      r.complain(here, "expected a text, found " + JsonReader::sortOf(each));
+  });
+}
+
 }  // namespace
 
 Result<Take> parseTake(std::string_view text) {
@@ -140,6 +151,9 @@ Result<Take> parseTake(std::string_view text) {
           take.display = {r.text(json, top, "display")};
           take.screen = {r.text(json, top, "screen")};
           take.language = {r.text(json, top, "language")};
+          take.about = r.text(json, top, "about");
+          readIds(r, json, top, "notOn", take.notOn);
+          readIds(r, json, top, "notIn", take.notIn);
           header = true;
           return {};
         }
@@ -164,6 +178,9 @@ std::string writeTake(const Take& take) {
   Json header{{"take", 1}, {"name", take.name}, {"display", take.display.text}};
   if (take.screen) header["screen"] = take.screen.text;
   if (take.language) header["language"] = take.language.text;
+  if (!take.about.empty()) header["about"] = take.about;
+  for (const DisplayId& id : take.notOn) header["notOn"].push_back(id.text);
+  for (const LanguageId& id : take.notIn) header["notIn"].push_back(id.text);
   std::string out = header.dump() + "\n";
   for (const TakeStep& step : take.steps) out += stepJson(step).dump() + "\n";
   return out;

@@ -38,6 +38,8 @@ Symbols conditionSymbols(const Project& project, std::string_view also) {
   for (const Shortcut& shortcut : project.shortcuts)
     for (const Action& action : shortcut.actions) addMarks(out, action.when);
   for (const auto& screen : project.screens)
+    for (const Action& action : screen->idle.actions) addMarks(out, action.when);
+  for (const auto& screen : project.screens)
     for (const auto& item : screen->items)
       eachCondition(*item, [&](const std::string& formula) { addMarks(out, formula); });
   return out;

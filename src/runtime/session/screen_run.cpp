@@ -84,6 +84,15 @@ std::vector<size_t> ScreenRun::refreshShown(std::span<const double> values) {
   return changed;
 }
 
+void ScreenRun::layAnew(const Project& project, const Showing& showing, const TextMeasure& measure,
+                        std::span<const double> values) {
+  auto offsets = offsetsOf(layout);
+  layout = layOut(project, *screen, showing, measure);
+  routes = screenRoutes(*screen, layout, Asides::Kept);
+  if (conditions) refreshShown(values);
+  scrollTo(offsets);
+}
+
 void ScreenRun::turn(size_t item, bool on) {
   conditions = true;
   off[item] = !on;

@@ -103,6 +103,9 @@ struct ScreenRun {
   // What values call for is shown and hidden. The items that are there now and were not, or the
   // other way round, without what is in them.
   std::vector<size_t> refreshShown(std::span<const double> values);
+  // For another language: places and routes are made anew, all else stays.
+  void layAnew(const Project& project, const Showing& showing, const TextMeasure& measure,
+               std::span<const double> values);
   // Shows or hides an item; of a set of panels the others go.
   void turn(size_t item, bool on);
   // Whether the button at a box is to be seen, as far as what is shown and hidden says.

@@ -89,7 +89,11 @@ bool startsSomething(const InputEvent& event) {
 }  // namespace
 
 void Session::work(const InputEvent& event) {
-  if (isByPerson(event.type)) useDevice(event.device);
+  if (isByPerson(event.type)) {
+    useDevice(event.device);
+    lastDone_ = now_;
+    idledOn_ = -1;
+  }
   if (startsSomething(event) && top().waits()) return;
   switch (event.type) {
     case InputType::Tick:
@@ -134,8 +138,8 @@ void Session::work(const InputEvent& event) {
 
 // The phases of screens, timers of machines and the repeat of a held direction, in the order of
 // their times. At one time phases come first, then `after`, `hold` and `repeat`, in this order and
-// from the bottom of the stack up, then what comes from outside, and that is what a held direction
-// is.
+// from the bottom of the stack up, then that nobody does anything, then what comes from outside,
+// and that is what a held direction is.
 void Session::runTo(Ms until) {
   while (!ended_) {
     const DownKey* held = down_.newestMove();
@@ -156,6 +160,7 @@ void Session::runTo(Ms until) {
         box = static_cast<int>(b);
       }
     }
+    const Ms idle = idleEnds();
     const Ms phase = std::min(nextPhaseEnd(), flyOutEnds());
     if (phase <= until && phase <= due.at && (!held || phase <= nextRepeat_)) {
       now_ = std::max(now_, phase);
@@ -165,7 +170,11 @@ void Session::runTo(Ms until) {
     } else if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
       now_ = std::max(now_, nextRepeat_);
       nextRepeat_ = now_ + project().settings.repeatInterval;
+      lastDone_ = now_;
       moveOnce(held->dir);
+    } else if (idle <= until && idle < due.at) {
+      now_ = std::max(now_, idle);
+      beIdle();
     } else if (box >= 0) {
       now_ = due.at;
       FiringChain& chain = button(depth, box).firing;

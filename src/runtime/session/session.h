@@ -117,6 +117,9 @@ class Session {
   void actOnItem(const Action& action, const ItemId& by);
   void actOnValue(const Action& action, const ItemId& by);
   void broken(const ItemId& by, std::string how);
+  void speak(const LanguageId& language, const ItemId& by);
+  Ms idleEnds() const;
+  void beIdle();
 
   // session_values.cpp: values, and what depends on them
   void setValue(std::uint32_t index, double to);
@@ -165,6 +168,7 @@ class Session {
   void place(Pointer& pointer);
   void hidePointers();
   void pointAnew();
+  void focusUnder(const Pointer& pointer);
   bool overAny(int box) const;
   void refreshOver(int box);
   void arm(DownKey& key, int box, bool byKey);
@@ -210,6 +214,8 @@ class Session {
   std::string music_;  // its file
   double musicVolume_ = 0;
   Ms now_ = 0;
+  Ms lastDone_ = 0;   // when somebody did something, or another screen came on top
+  int idledOn_ = -1;  // the number of the screen whose idle actions were done since
   bool ended_ = false, reduced_ = false;
   int runaways_ = 0, heard_ = 0, opened_ = 0;
   int screensOpened_ = 0, pressesBegun_ = 0;

@@ -43,6 +43,7 @@ bool Session::act(const Action& action, const ItemId& by) {
       return false;
     case ActionType::Set:
     case ActionType::Step:
+    case ActionType::Flip:
       actOnValue(action, by);
       return false;
     case ActionType::Message:
@@ -53,6 +54,9 @@ bool Session::act(const Action& action, const ItemId& by) {
         add({.type = TraceType::Link, .item = by, .how = action.message});
       else
         broken(by, "no address that may be opened");
+      return false;
+    case ActionType::Speak:
+      speak(action.language, by);
       return false;
     case ActionType::Quit:
       add({.type = TraceType::Quit});
@@ -85,8 +89,14 @@ void Session::actOnValue(const Action& action, const ItemId& by) {
   if (index < 0) return broken(by, "its value is not there");
   const ProjectValue& value = project().values[size_t(index)];
   const double step = value.sort == ValueSort::Number ? value.step : 1;
-  const double to = action.type == ActionType::Set ? action.number
-                                                   : values_[size_t(index)] + action.number * step;
+  const double now = values_[size_t(index)];
+  if (action.type == ActionType::Flip) {
+    // What would not move it is at its last: the first comes next.
+    const double next = within(value, now + step);
+    const double first = value.sort == ValueSort::Number ? value.least.value_or(0) : 0;
+    return setValue(static_cast<std::uint32_t>(index), next > now ? next : first);
+  }
+  const double to = action.type == ActionType::Set ? action.number : now + action.number * step;
   setValue(static_cast<std::uint32_t>(index), to);
 }
 

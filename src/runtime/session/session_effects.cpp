@@ -30,7 +30,9 @@ void Session::collect(size_t depth, int box) {
         add({.type = TraceType::State,
              .item = run.item->id,
              .fromState = states[outcome.from].id,
-             .toState = states[outcome.to].id});
+             .toState = states[outcome.to].id,
+             .number = static_cast<double>(
+                 run.kind->program->transition(static_cast<std::uint16_t>(outcome.index)).source)});
     } else if (outcome.type == OutcomeType::SetValue) {
       // At once, so that the next machine that the same message reaches counts on from it.
       setValue(outcome.index, outcome.value);

@@ -20,10 +20,17 @@ const char* nameOf(Device device) {
 
 }  // namespace
 
-// Changes what is shown, and no signal. Kept apart from it, focus does not show while a pointer is
-// used: there are never two highlights.
+// Changes what is shown, and no signal of focus. Kept apart from it, focus does not show while a
+// pointer is used; moved together with it, a mouse that rests is hidden while a finger is used,
+// until it moves: there are never two highlights.
 void Session::useDevice(Device device) {
   if (device == modality_) return;
+  if (isPointer(device) && project().settings.pointerMovesFocus)
+    for (Pointer& pointer : pointers_) {
+      if (pointer.source.device == device || pointer.downs > 0) continue;
+      pointer.hidden = true;
+      place(pointer);
+    }
   const bool shown = focusShown();
   modality_ = device;
   add({.type = TraceType::Modality, .how = nameOf(device)});

@@ -30,10 +30,7 @@ void Session::point(const InputEvent& event) {
     return followFlyOuts();
   }
   place(*pointer);
-  const int box = pointer->over;
-  if (moved && box >= 0 && isEnabled(box) && !isAside(box) && pointer->downs == 0 &&
-      project().settings.pointerMovesFocus)
-    focusOn(box, "pointer");
+  if (moved) focusUnder(*pointer);
   if (event.type == InputType::PointUp) pointUp(event);
   followFlyOuts();
 }
@@ -66,6 +63,17 @@ void Session::pointUp(const InputEvent& event) {
   }
   endPress(*key, Ends::Press);
   refreshOver(box);
+  // Let go elsewhere than it was pressed it rests there.
+  for (const Pointer& each : pointers_)
+    if (each.source == Source{event.device, event.unit, 0}) return focusUnder(each);
+}
+
+// Where they go together, so that what the pointer rests on is the only highlight.
+void Session::focusUnder(const Pointer& pointer) {
+  const int box = pointer.over;
+  if (pointer.downs == 0 && box >= 0 && isEnabled(box) && !isAside(box) &&
+      project().settings.pointerMovesFocus)
+    focusOn(box, "pointer");
 }
 
 // Puts the pointer over what lies beneath it. One that is hidden counts while it presses.
@@ -88,9 +96,20 @@ void Session::hidePointers() {
   }
 }
 
-// Something else lies beneath the pointers now.
+// Something else lies beneath the pointers now. Moved together with focus it is what has focus,
+// too, unless another device is used: then that one's is the only highlight.
 void Session::pointAnew() {
   for (Pointer& pointer : pointers_) place(pointer);
+  if (!project().settings.pointerMovesFocus) return;
+  for (size_t i = 0; i < pointers_.size(); ++i) {
+    Pointer& pointer = pointers_[i];
+    if (pointer.source.device == modality_) {
+      focusUnder(pointer);
+    } else if (pointer.over != top().focus && pointer.downs == 0) {
+      pointer.hidden = true;
+      place(pointer);
+    }
+  }
 }
 
 bool Session::overAny(int box) const {

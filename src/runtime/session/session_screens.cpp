@@ -98,6 +98,8 @@ bool Session::push(const ScreenId& id, TraceType type, const ItemId& by, const A
   }
   stack_.push_back(*openScreen(*compiled_, *screen, showing_, *measure_));
   top().number = ++screensOpened_;
+  lastDone_ = now_;
+  idledOn_ = -1;
   ++opened_;
   const ScreenMotion& comes = how && how->change ? how->change->in : screen->comes;
   top().life.open(reduced_ ? ScreenMotion{} : comes, now_, top().places());
@@ -139,6 +141,8 @@ bool Session::pop(const ItemId& by, size_t screens, const Action* how) {
   add({.type = TraceType::Back, .screen = top().screen->id});
   top().life.uncover(now_, closing(std::move(gone), true, how));
   wake(top());
+  lastDone_ = now_;
+  idledOn_ = -1;
   markOpen();
   enter(before);
   followMusic();

@@ -28,6 +28,10 @@ struct Take {
   DisplayId display;
   LanguageId language;  // empty: the project's first
   ScreenId screen;      // where it begins; empty: the project's first
+  std::string about;    // what it is for, in a person's words
+  // Where it is not meant to be played, when it is played everywhere.
+  std::vector<DisplayId> notOn;
+  std::vector<LanguageId> notIn;
   std::vector<TakeStep> steps;
 };
 

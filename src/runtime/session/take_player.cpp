@@ -121,30 +121,4 @@ Result<std::vector<TakeFailure>> playThrough(const Project& project, const Take&
   return player.failures();
 }
 
-Take keepAsTake(std::string name, const Session& session, const std::vector<InputEvent>& fed) {
-  Take take;
-  take.name = std::move(name);
-  take.display = session.display().id;
-  const auto& languages = session.project().languages;
-  if (!languages.empty() && session.language() != languages.front().id)
-    take.language = session.language();
-  if (session.first() != session.project().first) take.screen = session.first();
-  size_t next = 0;
-  const auto& trace = session.trace();
-  const auto expectUntil = [&](Ms before) {
-    for (; next < trace.size() && trace[next].at < before; ++next) {
-      const TraceEntry& entry = trace[next];
-      if (entry.type == TraceType::State || entry.type == TraceType::Modality) continue;
-      take.steps.push_back({Expectation{entry.at, toLine(entry)}, 0});
-    }
-  };
-  for (const InputEvent& event : fed) {
-    if (event.type == InputType::Tick) continue;
-    expectUntil(event.at);
-    take.steps.push_back({event, 0});
-  }
-  expectUntil(session.now() + 1);
-  return take;
-}
-
 }  // namespace bristle

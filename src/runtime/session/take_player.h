@@ -1,4 +1,4 @@
-// Plays takes in sessions, and keeps what was done in one as a take.
+// Plays takes in sessions.
 //
 //   const auto result = play(project, take, measure);
 //   if (result && result->failures.empty()) …
@@ -79,8 +79,5 @@ class TakePlayer {
   TakeCheck check_;
   size_t next_ = 0, seen_ = 0, lastExpectation_ = 0;
 };
-
-// A take of what was fed, expecting what happened: all but the states, which follow from the rest.
-Take keepAsTake(std::string name, const Session& session, const std::vector<InputEvent>& fed);
 
 }  // namespace bristle

@@ -30,6 +30,12 @@ struct Names {
     const Shortcut* shortcut = project ? find(*project, ShortcutId{id}) : nullptr;
     return shortcut ? shortcut->name : id;
   }
+  std::string language(const std::string& id) const {
+    if (project)
+      for (const Language& each : project->languages)
+        if (each.id.text == id) return each.name;
+    return id;
+  }
   std::string value(const ValueId& id) const {
     const ProjectValue* value = project ? find(*project, id) : nullptr;
     return value ? value->name : id.text;
@@ -79,6 +85,10 @@ std::string line(const TraceEntry& e, const Names& names) {
       return e.how.empty() ? "music stops" : fmt::format("music {} at {:.3g}", e.how, e.number);
     case TraceType::Unlock:
       return fmt::format("unlock {}", names.item(e.item));
+    case TraceType::Idle:
+      return fmt::format("idle on {}", names.screen(e.screen));
+    case TraceType::Speak:
+      return fmt::format("speak {}", names.language(e.how));
     case TraceType::Quit:
       return "quit";
     case TraceType::Runaway:

@@ -30,17 +30,20 @@ enum class TraceType : std::uint8_t {
   Link,
   Music,
   Unlock,
+  Idle,
+  Speak,
 };
 
 // `item` is the button it is about (Focus: where it goes; empty: nowhere), `from` the button or
 // the state before, `to` the state after, `how` a word or two on why. Sound: `how` is its file,
-// `number` its volume, 0–1. Scroll: `item` is the container, `number` how far it is moved now, px.
-// FlyOut: `item` is the container, `how` what it does. Cluster: a single stop; `how` is its
-// id, `item` the button that has focus, `number` 1 where focus goes into it, 0 where it comes out.
-// Shortcut: `how` is its id. Shown: `number` 1 where the item is there now, 0 where it is not.
-// Broken: an action of the item refers to what is not there. Link: `how` is the address. Music:
-// `how` is the file that is heard from now on, `number` its volume; empty: none. Unlock: the item
-// became available for the first time.
+// `number` its volume, 0–1. State: `number` is the transition's place in the machine. Scroll:
+// `item` is the container, `number` how far it is moved now, px. FlyOut: `item` is the container,
+// `how` what it does. Cluster: a single stop; `how` is its id, `item` the button that has focus,
+// `number` 1 where focus goes into it, 0 where it comes out. Shortcut: `how` is its id. Shown:
+// `number` 1 where the item is there now, 0 where it is not. Broken: an action of the item refers
+// to what is not there. Link: `how` is the address. Music: `how` is the file that is heard from now
+// on, `number` its volume; empty: none. Unlock: the item became available for the first time. Idle:
+// nobody has done anything on the screen for a while. Speak: `how` is the language's id.
 struct TraceEntry {
   Ms at = 0;
   TraceType type = TraceType::Focus;

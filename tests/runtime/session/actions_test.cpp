@@ -57,6 +57,25 @@ Signals signals(Playing& run, size_t button, size_t depth = 0) {
   return run.session().stack()[depth].buttons[button].running.signals;
 }
 
+// Over, and on to the next one; after the last the first.
+TEST(Actions, FlipGoesRound) {
+  Doing m;
+  m.data(0).actions = {{.type = ActionType::Flip, .value = {"f"}},
+                       {.type = ActionType::Flip, .value = {"w"}},
+                       {.type = ActionType::Flip, .value = {"n"}}};
+  m.project.values[0].start = 8;
+  Playing run(m.project);
+  press(run);
+  EXPECT_EQ(run.session().value({"f"}), 1);
+  EXPECT_EQ(run.session().value({"w"}), 1);
+  EXPECT_EQ(run.session().value({"n"}), 10);
+  press(run);
+  press(run);
+  EXPECT_EQ(run.session().value({"f"}), 1);
+  EXPECT_EQ(run.session().value({"w"}), 0);
+  EXPECT_EQ(run.session().value({"n"}), 2);
+}
+
 TEST(Actions, AreDoneInOrderUntilOneChangesTheStack) {
   Doing m;
   m.data(0).actions = {{.type = ActionType::Set, .value = {"n"}, .number = 4},

@@ -37,6 +37,7 @@ Action anyAction(std::mt19937& random, const Screen& screen, const Project& p) {
   out.item = screen.items[random() % screen.items.size()]->id;
   out.value = {std::string(1, "vfwx"[random() % 4])};
   out.number = double(random() % 9) - 4;
+  out.language = p.languages[random() % p.languages.size()].id;
   out.message = out.type == ActionType::Link ? "https://example.org" : random() % 2 ? "one" : "two";
   if (random() % 4 == 0) out.when = anyCondition(random, screen, p);
   if (random() % 6 == 0)
@@ -52,6 +53,7 @@ void fill(Screen& s, const Project& p, std::mt19937& random) {
   s.comes.follow = s.goes.follow = Ms(random() % 30);
   s.waitUntilShown = random() % 3 == 0;
   s.sleeps = random() % 3 == 0;
+  if (random() % 3 == 0) s.idle = {Ms(200 + random() % 2000), {anyAction(random, s, p)}};
   if (random() % 2) s.music = {"song.ogg", 0.5, static_cast<Beneath>(random() % 3)};
   for (auto& shared : s.items) {
     Item& item = shared.edit();

@@ -69,44 +69,6 @@ TEST(Tour, OneFalsifiedExpectationFailsAndNothingElseDoes) {
   EXPECT_GT(falsified, 20);
 }
 
-TEST(Take, KeptFromARandomRunItReplaysBitForBit) {
-  const PlainMeasure measure;
-  const Project project = demo();
-  for (std::uint64_t seed = 0; seed < 25; ++seed) {
-    test::Dice dice(seed);
-    auto session = Session::start(project, project.displays[0], measure);
-    std::vector<InputEvent> fed;
-    Ms now = 0;
-    for (int i = 0; i < 120 && !session->ended(); ++i) {
-      now += dice.whole(0, 200);
-      const auto type = static_cast<InputType>(dice.whole(1, 13));
-      const bool pointer = type <= InputType::PointUp;
-      InputEvent e{now,
-                   type,
-                   static_cast<Device>(pointer ? dice.whole(0, 1) : dice.whole(2, 3)),
-                   dice.real(0, 1920),
-                   dice.real(0, 1080),
-                   static_cast<Dir>(dice.whole(0, 3)),
-                   dice.chance(0.5)};
-      e.unit = int(dice.whole(0, 1));
-      e.key = int(dice.whole(0, 1));
-      if (type == InputType::Enable) e.name = dice.chance(0.5) ? "helm" : "bay";
-      if (type == InputType::Message || type == InputType::Shortcut) e.name = "flood";
-      if (type == InputType::SetValue) e.name = "depth";
-      session->feed(e);
-      fed.push_back(e);
-    }
-    const Take take = keepAsTake("random", *session, fed);
-    const auto read = parseTake(writeTake(take));
-    ASSERT_TRUE(read) << read.error().text();
-    const auto result = play(project, *read, measure);
-    ASSERT_TRUE(result);
-    EXPECT_TRUE(result->failures.empty())
-        << "seed " << seed << ": " << result->failures[0].expected;
-    EXPECT_EQ(lines(result->trace), lines(session->trace())) << "seed " << seed;
-  }
-}
-
 TEST(Take, TimeHandedInInAnyPortionsGivesTheSameTrace) {
   const PlainMeasure measure;
   const Project project = demo();
