@@ -3,6 +3,7 @@
 
 #include "command/command.h"
 #include "command/graphics.h"
+#include "command/rehearse_many.h"
 #include "core/formats/file_io.h"
 #include "core/formats/score_file.h"
 #include "paint/convert.h"
@@ -16,7 +17,8 @@ namespace {
 
 struct Options {
   std::string project, take;
-  bool json = false, names = false;
+  bool json = false, names = false, all = false;
+  RehearseMany many;
 };
 
 // Entry by entry as they happen: a take may be of any length.
@@ -73,6 +75,10 @@ int runKept(const Options& o, const std::string& text, const Project& project, S
 }
 
 int run(const Options& o, Streams s) {
+  RehearseMany many = o.many;
+  many.project = o.project;
+  if (o.all) return rehearseAll(many, s);
+  if (many.restless > 0) return rehearseRestless(many, s);
   Project project;
   if (!openProject(o.project, project, s)) return kUnusable;
   const auto text = readFile(o.take);
@@ -96,9 +102,21 @@ int run(const Options& o, Streams s) {
 
 Subcommand addRehearse(CLI::App& app) {
   auto o = std::make_shared<Options>();
-  CLI::App* sub = app.add_subcommand("rehearse", "Plays a take and prints the trace");
+  CLI::App* sub = app.add_subcommand("rehearse", "Plays takes and tells what happened");
   sub->add_option("project", o->project, "A .bristle file")->required();
-  sub->add_option("--take", o->take, "A take, as JSON Lines")->required();
+  auto* what = sub->add_option_group("what");
+  what->add_option("--take", o->take, "A take, as JSON Lines: prints its trace");
+  auto* all = what->add_flag("--all", o->all,
+                             "Every take beside the project, on every display, in every language");
+  auto* restless = what->add_option("--restless", o->many.restless,
+                                    "So many random events, looking for what must never be")
+                       ->check(CLI::Range(std::uint64_t{1}, std::uint64_t{1'000'000'000'000}));
+  what->require_option(1);
+  sub->add_option("--display", o->many.displays, "Only on these, by id");
+  sub->add_option("--language", o->many.languages, "Only in these, by id");
+  sub->add_option("--junit", o->many.junit, "Writes the results as JUnit XML")->needs(all);
+  sub->add_option("--seed", o->many.seed, "The same seed does the same")->needs(restless);
+  sub->add_option("--keep", o->many.keep, "A folder for takes of what is found")->needs(restless);
   sub->add_flag("--names", o->names, "Names instead of ids in the trace");
   sub->add_flag("--json", o->json, "The trace as JSON");
   return {sub, [o](Streams s) { return run(*o, s); }};

@@ -156,6 +156,48 @@ TEST_F(CommandLine, CheckTellsOfTheSoundOfARouteThatIsMissing) {
   EXPECT_THAT(out, HasSubstr("“one”, sound of its route down: is missing"));
 }
 
+TEST_F(CommandLine, CheckTellsOfMusicAndCuesThatAreMissing) {
+  Project menu = test::columnMenu({"one"});
+  menu.screens[0].edit().music.file = "deep.ogg";
+  menu.settings.bumpSound = "bump.wav";
+  EXPECT_EQ(run({"check", write("mute.bristle", writeProject(menu))}), 1);
+  EXPECT_THAT(out, HasSubstr("music “deep.ogg”: is missing"));
+  EXPECT_THAT(out, HasSubstr("sound of bump, “bump.wav”: is missing"));
+}
+
+TEST_F(CommandLine, RehearseAllPlaysTheTakesBesideAProjectEverywhere) {
+  Project menu = test::columnMenu({"one", "two"});
+  const auto ids = test::buttons(menu);
+  const std::string file = write("menu.bristle", writeProject(menu));
+  EXPECT_EQ(run({"rehearse", file, "--all"}), 2);
+  EXPECT_THAT(err, HasSubstr("there are no takes"));
+  const std::string steps = "{\"at\":100,\"do\":\"move\",\"dir\":\"down\",\"by\":\"keyboard\"}\n";
+  write("down.take.jsonl", "{\"take\":1,\"name\":\"down\"}\n" + steps +
+                               "{\"at\":100,\"expect\":\"focus " + ids[0].text + " → " +
+                               ids[1].text + " (down, solved)\"}\n");
+  EXPECT_EQ(run({"rehearse", file, "--all", "--junit", path("out.xml")}), 0) << err;
+  const auto displays = menu.displays.size();
+  EXPECT_THAT(out, HasSubstr(std::to_string(displays) + " passed, 0 failed"));
+  EXPECT_THAT(*readFile(path("out.xml")), HasSubstr("<testsuite name=\"down\""));
+  write("wrong.take.jsonl",
+        "{\"take\":1,\"name\":\"wrong\"}\n" + steps + "{\"at\":100,\"expect\":\"focus nobody\"}\n");
+  EXPECT_EQ(run({"rehearse", file, "--all", "--display", menu.displays[0].id.text}), 1);
+  EXPECT_THAT(out, HasSubstr("2 takes, 1 displays, 1 languages: 1 passed, 1 failed"));
+  EXPECT_THAT(err, HasSubstr("line 3: expected “focus nobody”"));
+  EXPECT_EQ(run({"rehearse", file, "--all", "--display", "none"}), 2);
+  EXPECT_THAT(err, HasSubstr("there is no display “none”"));
+}
+
+TEST_F(CommandLine, TheRestlessVisitorKeepsWhatItFinds) {
+  const std::string file = write("stuck.bristle", writeProject(test::columnMenu({"one", "two"})));
+  EXPECT_EQ(run({"rehearse", file, "--restless", "500", "--seed", "3", "--keep", path(".")}), 1);
+  EXPECT_THAT(out, HasSubstr("there is no way back"));
+  EXPECT_THAT(out, HasSubstr("500 events, seed 3: 1 found"));
+  EXPECT_EQ(run({"rehearse", file, "--take", path("restless-3-1.take.jsonl")}), 0) << err;
+  EXPECT_EQ(run({"rehearse", kDemo, "--restless", "500"}), 0) << out;
+  EXPECT_EQ(run({"rehearse", kDemo}), 2) << "one of the three is asked for";
+}
+
 TEST_F(CommandLine, RehearsePlaysWhatWasKeptFromTheScope) {
   const std::string take = write("click.scope.jsonl",
                                  "{\"take\":1,\"kind\":\"k-bolt\",\"length\":900}\n"
