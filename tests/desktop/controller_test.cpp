@@ -1,4 +1,6 @@
 // A real controller, as far as SDL can tell, plays the menu in the real window.
+#include "core/rehearse/reel.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/window_fixture.h"
 #include "devices/virtual_pad.h"
@@ -13,7 +15,7 @@ class ControllerInWindow : public test::WindowTest {
   }
   ItemId focused() { return bench().rehearsal().session()->focused(); }
   bool traced(const std::string& line) {
-    for (const TraceEntry& e : bench().rehearsal().session()->trace())
+    for (const TraceEntry& e : bench().rehearsal().trace())
       if (toLine(e) == line) return true;
     return false;
   }

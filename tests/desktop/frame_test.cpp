@@ -9,10 +9,12 @@
 #include <QTreeView>
 
 #include "core/edit/kind_edits.h"
+#include "core/rehearse/reel.h"
 #include "desktop/frame/finder.h"
 #include "desktop/motion/law_watch.h"
 #include "desktop/motion/motion_bench.h"
 #include "desktop/place/canvas.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/shape/swatches.h"
@@ -396,7 +398,8 @@ TEST_F(Frame, TheNextPartOfTheWindowIsEnteredWhereOneWasInIt) {
   named<QListWidget>(QStringLiteral("Screens"))->setFocus();
   test::WindowTest::key(Qt::Key_F6);
   EXPECT_TRUE(window->findChild<Canvas*>()->hasFocus()) << "at first: what is worked on";
-  auto* show = named<QToolButton>(QStringLiteral("Show rulers, grid, guides, hit areas and routes"));
+  auto* show =
+      named<QToolButton>(QStringLiteral("Show rulers, grid, guides, hit areas and routes"));
   show->setFocus();
   for (int i = 0; i < 3; ++i) test::WindowTest::key(Qt::Key_F6);
   EXPECT_TRUE(show->hasFocus());

@@ -6,12 +6,15 @@
 #include <QTableView>
 #include <QToolButton>
 
+#include "core/formats/take_files.h"
+#include "core/rehearse/reel.h"
 #include "desktop/place/canvas.h"
+#include "desktop/rehearse/pad.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/route/route_view.h"
 #include "desktop/shape/ledger.h"
-#include "desktop/view/takes.h"
 #include "desktop/window_fixture.h"
 #include "runtime/session/take_player.h"
 
@@ -82,7 +85,7 @@ class Job : public test::WindowTest {
   }
   std::vector<std::string> trace() {
     std::vector<std::string> out;
-    for (const TraceEntry& e : rehearse().rehearsal().session()->trace()) out.push_back(toLine(e));
+    for (const TraceEntry& e : rehearse().rehearsal().trace()) out.push_back(toLine(e));
     return out;
   }
   static bool has(const std::vector<std::string>& lines, const std::string& line) {
@@ -294,7 +297,8 @@ TEST_F(Job, TwoScreensAreConnectedAndRehearsedByKeysMouseAndOnScreenController) 
   QTest::mouseMove(&stage, on);
   QTest::mouseClick(&stage, Qt::LeftButton, {}, on);
   EXPECT_EQ(activations(), 2);
-  click(QStringLiteral("Controller lower button"));
+  auto& pad = *rehearse().findChild<Pad*>();
+  QTest::mouseClick(&pad, Qt::LeftButton, {}, pad.middleOf("lower button").toPoint());
   EXPECT_TRUE(has(trace(), "activate " + top[0].text)) << "the on-screen controller";
 }
 
@@ -307,9 +311,10 @@ TEST_F(Job, ARehearsalIsKeptAsATakeAndReplaysIdentically) {
     key(k);
     QTest::qWait(15);
   }
+  click(QStringLiteral("Takes"));
   fill(QStringLiteral("Name"), QStringLiteral("first walk"));
   click(QStringLiteral("Keep this rehearsal as a take"));
-  const auto kept = readTake(path("takes/first-walk.take.jsonl"));
+  const auto kept = readTake(fromQt(path("takes/first-walk.take.jsonl")));
   ASSERT_TRUE(kept) << kept.error().text();
   const auto result = play(project(), *kept, FontMeasure());
   ASSERT_TRUE(result);
@@ -318,7 +323,7 @@ TEST_F(Job, ARehearsalIsKeptAsATakeAndReplaysIdentically) {
   QSignalSpy ended(&rehearse().rehearsal(), &Rehearsal::replayEnded);
   click(QStringLiteral("Replay the take"));
   ASSERT_TRUE(ended.wait(20000));
-  EXPECT_EQ(rehearse().rehearsal().session()->trace(), result->trace);
+  EXPECT_EQ(rehearse().rehearsal().trace(), result->trace);
   EXPECT_TRUE(rehearse().rehearsal().failures().empty());
 }
 

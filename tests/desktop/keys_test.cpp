@@ -7,6 +7,8 @@
 #include <QMenu>
 #include <QToolButton>
 
+#include "core/rehearse/reel.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/window_fixture.h"
 
@@ -34,7 +36,7 @@ class KeysTest : public test::WindowTest {
     auto& bench = static_cast<RehearseBench&>(*window->bench(QStringLiteral("rehearse")));
     for (const Qt::Key each : keys) key(each);
     std::string out;
-    for (const TraceEntry& e : bench.rehearsal().session()->trace()) out += toLine(e) + "\n";
+    for (const TraceEntry& e : bench.rehearsal().trace()) out += toLine(e) + "\n";
     return out;
   }
   std::vector<ItemId> ids;

@@ -5,6 +5,9 @@
 #include <QSignalSpy>
 
 #include "core/formats/file_io.h"
+#include "core/formats/take_files.h"
+#include "core/rehearse/reel.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
 #include "desktop/view/takes.h"
@@ -32,9 +35,7 @@ class RehearsalTest : public test::WindowTest {
 TEST_F(RehearsalTest, StandsStillAndStepsByHand) {
   work().replace(test::columnMenu({"One", "Two"}), {}, false);
   window->openBench(QStringLiteral("rehearse"));
-  choose(QStringLiteral("Speed"), 3);
-  rehearsal().setSpeed(0);
-  rehearsal().stepBy(0);  // the session comes to where the clock stands
+  click(QStringLiteral("Stand still or go on"));
   const Ms before = rehearsal().session()->now();
   QTest::qWait(40);
   EXPECT_EQ(rehearsal().session()->now(), before);
@@ -47,8 +48,7 @@ TEST_F(RehearsalTest, SoundsOfTheMenuAreHeardOnce) {
   window->openBench(QStringLiteral("rehearse"));
   const auto traced = [&] {
     int count = 0;
-    for (const TraceEntry& entry : rehearsal().session()->trace())
-      count += entry.type == TraceType::Sound;
+    for (const TraceEntry& entry : rehearsal().trace()) count += entry.type == TraceType::Sound;
     return count;
   };
   // The button that has focus when the menu opens says so.
@@ -76,10 +76,12 @@ TEST_F(RehearsalTest, ReducedMotionIsSwitchedOnWhileItRuns) {
   openDemo();
   window->openBench(QStringLiteral("rehearse"));
   ASSERT_TRUE(rehearsal().session()->moving()) << "the arrow beside what has focus";
+  click(QStringLiteral("Set-up"));
   click(QStringLiteral("Reduced motion"));
   EXPECT_FALSE(rehearsal().session()->moving());
   click(QStringLiteral("Restart the rehearsal"));
   EXPECT_FALSE(rehearsal().session()->moving()) << "it stays so";
+  click(QStringLiteral("Set-up"));
   click(QStringLiteral("Reduced motion"));
   EXPECT_TRUE(rehearsal().session()->moving());
 }
@@ -102,6 +104,7 @@ TEST_F(RehearsalTest, BeginsOnTheScreenInHandAndComesBack) {
   key(Qt::Key_Return);
   EXPECT_TRUE(QTest::qWaitFor([&] { return !said.isEmpty(); })) << "a link is told";
   EXPECT_TRUE(said.back().contains(QStringLiteral("https://example.org/")));
+  click(QStringLiteral("Set-up"));
   click(QStringLiteral("Begins on the screen in hand"));
   EXPECT_EQ(top(), project().screens[0]->id);
   key(Qt::Key_F5);
@@ -115,7 +118,7 @@ TEST_F(RehearsalTest, AChangeElsewhereBeginsItAnew) {
   const auto ids = test::buttons(project());
   ASSERT_EQ(rehearsal().session()->focused(), ids[1]);
   ASSERT_TRUE(work().perform(setEntry(project().screens[0]->id, ids[1])));
-  EXPECT_EQ(rehearsal().session()->trace().size(), 3U) << "opened again";
+  EXPECT_EQ(rehearsal().trace().size(), 3U) << "opened again";
   work().undo();
   EXPECT_EQ(rehearsal().session()->focused(), ids[0]);
 }
@@ -146,7 +149,7 @@ TEST_F(RehearsalTest, AMotionThatEndsBeforeTheNextFrameIsPaintedToItsEnd) {
   work().replace(test::columnMenu({"One", "Two"}), {}, false);
   window->openBench(QStringLiteral("rehearse"));
   auto* menu = bench().findChild<RunningMenu*>();
-  rehearsal().setSpeed(0);
+  rehearsal().setStill(true);
   rehearsal().stepBy(5000);
   QCoreApplication::processEvents();
   const ScreenRun& top = rehearsal().session()->stack().back();
@@ -170,7 +173,8 @@ TEST_F(RehearsalTest, AFailingTakeSaysWhereInTheWindow) {
   auto take = parseTake("{\"take\":1}\n{\"at\":10,\"expect\":\"focus – → nobody (entry)\"}\n");
   QSignalSpy ended(&rehearsal(), &Rehearsal::replayEnded);
   ASSERT_TRUE(rehearsal().replay(*take));
-  ASSERT_TRUE(ended.wait(5000));
+  EXPECT_EQ(ended.count(), 1) << "it stands where it failed";
+  EXPECT_TRUE(rehearsal().still());
   ASSERT_EQ(rehearsal().failures().size(), 1U);
   bool told = false;
   for (QLabel* label : window->findChildren<QLabel*>())
@@ -203,11 +207,11 @@ TEST_F(RehearsalTest, ThePlayerFailsWhenATakeDoesAndTellsWhatItCannotRead) {
 TEST_F(RehearsalTest, TakesAreKeptBesideTheProjectAndNeverWrittenOver) {
   Take take;
   take.name = "First try!";
-  EXPECT_FALSE(keepTake({}, take)) << "the project has no place yet";
-  EXPECT_EQ(*keepTake(folder.path(), take), path("takes/first-try.take.jsonl"));
-  EXPECT_EQ(*keepTake(folder.path(), take), path("takes/first-try-2.take.jsonl"));
+  EXPECT_FALSE(saveTake({}, take)) << "the project has no place yet";
+  EXPECT_EQ(*saveTake(folder.path(), take), path("takes/first-try.take.jsonl"));
+  EXPECT_EQ(*saveTake(folder.path(), take), path("takes/first-try-2.take.jsonl"));
   EXPECT_EQ(takesIn(folder.path()).size(), 2);
-  EXPECT_EQ(readTake(takesIn(folder.path())[0])->name, "First try!");
+  EXPECT_EQ(readTake(fromQt(takesIn(folder.path())[0]))->name, "First try!");
 }
 
 TEST_F(RehearsalTest, EveryBenchHasItsPictureInBothThemes) {

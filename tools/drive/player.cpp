@@ -1,14 +1,16 @@
 #include "drive/player.h"
+#include "core/rehearse/reel.h"
+#include "desktop/rehearse/rehearsal.h"
 
 #include <QApplication>
 #include <QTest>
 #include <iostream>
 
 #include "core/formats/file_io.h"
+#include "core/formats/take_files.h"
 #include "desktop/frame/window.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/rehearse/running_menu.h"
-#include "desktop/view/takes.h"
 #include "drive/picture.h"
 #include "paint/convert.h"
 #include "runtime/session/take_player.h"
@@ -29,21 +31,26 @@ class Player {
   Player(Window& window, RehearseBench& bench) : window_(window), bench_(bench) {}
 
   bool run(const Take& take) {
-    Session& session = *bench_.rehearsal().session();
-    TakePlayer player(take, session, [this](const InputEvent& event) {
-      send(event);
-      QCoreApplication::processEvents();
-    });
-    while (!player.atEnd()) {
-      bench_.rehearsal().driveTo(player.due());
-      if (const auto done = player.step(); !done) {
-        std::cerr << "bristle: " << done.error().text() << "\n";
+    Rehearsal& rehearsal = bench_.rehearsal();
+    TakeCheck check;
+    size_t told = 0;
+    for (const TakeStep& step : take.steps) {
+      const auto* expected = std::get_if<Expectation>(&step.what);
+      rehearsal.driveTo(expected ? expected->at : std::get<InputEvent>(step.what).at);
+      for (; told < rehearsal.trace().size(); ++told) check.happened(rehearsal.trace()[told]);
+      if (expected) {
+        check.check(step);
+      } else if (const auto event = eventOf(step, *rehearsal.session())) {
+        send(*event);
+        QCoreApplication::processEvents();
+      } else {
+        std::cerr << "bristle: line " << step.source << ": it points at what is not there\n";
         return false;
       }
     }
-    for (const TakeFailure& f : player.failures())
+    for (const TakeFailure& f : check.failures())
       std::cerr << "bristle: line " << f.source << ": expected “" << f.expected << "”\n";
-    return player.failures().empty();
+    return check.failures().empty();
   }
 
  private:
@@ -82,7 +89,7 @@ bool write(const std::string& path, const std::string& text) {
 }  // namespace
 
 int playInWindow(Window& window, const PlayOptions& options) {
-  const auto take = readTake(toQt(options.take));
+  const auto take = readTake(options.take);
   if (!take) {
     std::cerr << "bristle: " << take.error().text() << "\n";
     return 2;
@@ -103,7 +110,7 @@ int playInWindow(Window& window, const PlayOptions& options) {
   QCoreApplication::processEvents();
   if (!options.picture.empty() && !savePicture(window, toQt(options.picture))) return 2;
   std::string trace;
-  for (const TraceEntry& e : bench.rehearsal().session()->trace())
+  for (const TraceEntry& e : bench.rehearsal().trace())
     trace += std::to_string(e.at) + "\t" + toLine(e) + "\n";
   if (!options.trace.empty() && !write(options.trace, trace)) return 2;
   std::cout << (passed ? "the take passed\n" : "the take failed\n");

@@ -1,4 +1,6 @@
 #include "drive/shots.h"
+#include "core/rehearse/reel.h"
+#include "desktop/rehearse/rehearsal.h"
 
 #include <QAbstractButton>
 #include <QAction>

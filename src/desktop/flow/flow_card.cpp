@@ -4,6 +4,7 @@
 
 #include "core/edit/screen_edits.h"
 #include "desktop/flow/change_play.h"
+#include "desktop/flow/habits_form.h"
 #include "desktop/flow/motion_rows.h"
 #include "desktop/view/action_form.h"
 #include "desktop/work/while_seen.h"
@@ -16,6 +17,7 @@ FlowCard::FlowCard(Work& work) : work_(work) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->addWidget(form_ = new Form);
+  column->addWidget(habits_ = new HabitsForm(work));
   column->addStretch();
   buildButton(*form_);
   buildScreen(*form_);
@@ -164,6 +166,7 @@ void FlowCard::refreshChange() {
 
 void FlowCard::refreshScreen() {
   const Screen* screen = work_.screen();
+  habits_->setVisible(screen);
   if (!screen) return;
   refill(name_, toQt(screen->name));
   refill(first_, work_.project().first == screen->id);
@@ -173,6 +176,7 @@ void FlowCard::refreshScreen() {
   refill(blur_, QString::number(screen->blurBelow));
   refill(waits_, screen->waitUntilShown);
   refill(sleeps_, screen->sleeps);
+  habits_->show(*screen);
 }
 
 }  // namespace bristle

@@ -15,6 +15,7 @@ namespace bristle {
 
 class ActionForm;
 class ChangePlay;
+class HabitsForm;
 class Form;
 class MotionRows;
 class SoundRows;
@@ -46,6 +47,7 @@ class FlowCard : public QWidget {
   std::optional<FlowStep> step_;
   QLabel *head_, *none_, *changeHead_;
   ActionForm* actions_;
+  HabitsForm* habits_;
   QCheckBox *own_, *first_, *waits_, *sleeps_;
   MotionRows *out_, *in_, *comes_, *goes_;
   ChangePlay* play_;

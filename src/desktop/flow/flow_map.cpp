@@ -102,6 +102,13 @@ int FlowMap::stepAt(const QPointF& at, double near) const {
   return best;
 }
 
+// What a screen does by itself leaves it at its lower edge.
+QRectF FlowMap::startOf(const FlowStep& step) const {
+  if (step.item) return button(step.from, step.item);
+  const QRectF all = box(step.from);
+  return QRectF(all.center().x() - 6, all.bottom() - 6, 12, 6);
+}
+
 // They leave the button at the side of the target, and arrive one below the other.
 void FlowMap::makeStrokes() {
   strokes_.assign(graph_.steps.size(), {});
@@ -114,11 +121,11 @@ void FlowMap::makeStrokes() {
            step.type != ActionType::BackTo;
   };
   for (const FlowStep& step : graph_.steps)
-    if (drawn(step)) ++arriving[{step.to, fromLeft(step, button(step.from, step.item))}];
+    if (drawn(step)) ++arriving[{step.to, fromLeft(step, startOf(step))}];
   for (size_t i = 0; i < graph_.steps.size(); ++i) {
     const FlowStep& step = graph_.steps[i];
     if (!drawn(step)) continue;
-    const QRectF from = button(step.from, step.item), to = box(step.to);
+    const QRectF from = startOf(step), to = box(step.to);
     const bool left = fromLeft(step, from);
     const std::pair key{step.to, left};
     const double shift = (arrived[key]++ - (arriving[key] - 1) / 2.0) * kApart;

@@ -42,6 +42,7 @@ class FlowMap {
     Layout layout;
   };
   void makeStrokes();
+  QRectF startOf(const FlowStep& step) const;
   std::map<ScreenId, Known> known_;
   std::vector<ScreenId> ids_;
   FlowGraph graph_;

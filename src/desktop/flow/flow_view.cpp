@@ -76,7 +76,7 @@ void FlowView::pick(int screen, const ItemId& button) {
 }
 
 void FlowView::pickStep(size_t index) {
-  const FlowStep& step = map_.graph().steps[index];
+  const FlowStep step = map_.graph().steps[index];  // a copy: a pick makes the map anew
   if (step.from < 0) return;
   at_ = step.at;
   pick(step.from, step.item);

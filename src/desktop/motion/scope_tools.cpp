@@ -10,6 +10,7 @@
 
 #include "core/formats/file_io.h"
 #include "core/formats/score_file.h"
+#include "core/formats/take_files.h"
 #include "core/laws/take_score.h"
 #include "desktop/motion/scope_curves.h"
 #include "desktop/motion/timeline_view.h"
@@ -189,7 +190,7 @@ bool ScopeTools::keep(const QString& name) {
 // What happens to one button in a take of the menu.
 bool ScopeTools::bringRehearsal(const QString& path) {
   const Kind* kind = work_.kind();
-  const auto take = readTake(path);
+  const auto take = readTake(fromQt(path));
   if (!kind || !take) {
     if (!take) work_.tell(toQt(take.error().text()), true);
     return false;

@@ -10,6 +10,7 @@
 #include "desktop/place/decor_form.h"
 #include "desktop/place/group_form.h"
 #include "desktop/place/pin_form.h"
+#include "desktop/place/prompt_row.h"
 #include "desktop/place/size_form.h"
 #include "desktop/view/action_form.h"
 #include "desktop/view/condition_text.h"
@@ -48,6 +49,8 @@ ItemForm::ItemForm(Work& work, const PlaceWatch& watch) : work_(work), watch_(wa
   refresh();
 }
 
+ItemForm::~ItemForm() = default;
+
 bool ItemForm::change(const char* name, std::function<void(Item&)> apply) {
   return work_.screen() && work_.perform(changeItems(work_.screen()->id, work_.picked().items, name,
                                                      {}, std::move(apply)));
@@ -84,6 +87,11 @@ void ItemForm::buildButton(Form& form) {
   kind_ = form.choice(tr("Kind"), {}, [this](int index) {
     const KindId kind = work_.project().kinds[size_t(index)]->id;
     if (work_.screen()) changeKind(work_, work_.picked().items, kind);
+  });
+  prompt_ = std::make_unique<PromptRow>(work_, form, [this](const std::optional<Prompt>& prompt) {
+    change("change what the icon shows", [prompt](Item& i) {
+      if (auto* b = i.button()) b->prompt = prompt;
+    });
   });
   disabled_ = form.check(tr("Disabled at first"), [this](bool on) {
     change(on ? "disable" : "enable", [on](Item& i) {
@@ -162,6 +170,7 @@ void ItemForm::refreshButton(const ButtonData& button) {
   still ? action_->hide() : action_->show(button.actions, work_.screen());
   for (QCheckBox* box : {disabled_, entry_}) box->setVisible(!still);
   for (QLineEdit* each : {enabledWhen_, currentWhen_}) buttonForm_->setRowVisible(each, !still);
+  prompt_->refresh(button);
   refill(disabled_, button.disabled);
   refillCondition(work_, enabledWhen_, button.when.enabled);
   refillCondition(work_, currentWhen_, button.when.current);

@@ -1,5 +1,7 @@
 // The details of the picked item: caption, kind, place and pins, what it does.
 #pragma once
+#include <memory>
+
 #include "desktop/view/form.h"
 #include "runtime/document/screen.h"
 
@@ -11,6 +13,7 @@ class DecorForm;
 class GroupForm;
 class PinForm;
 class PlaceWatch;
+class PromptRow;
 class SizeForm;
 class Work;
 
@@ -18,6 +21,7 @@ class ItemForm : public QWidget {
   Q_OBJECT
  public:
   ItemForm(Work& work, const PlaceWatch& watch);
+  ~ItemForm() override;
   // The keyboard goes to the caption, all of it picked.
   void editCaption();
 
@@ -50,6 +54,7 @@ class ItemForm : public QWidget {
   SizeForm* sizes_;
   QLineEdit *caption_, *accessible_, *description_;
   QComboBox* kind_;
+  std::unique_ptr<PromptRow> prompt_;
   ActionForm* action_;
   QPushButton* holder_;
   QCheckBox *disabled_, *entry_, *locked_, *hidden_;

@@ -1,14 +1,20 @@
 #include "desktop/rehearse/rehearse_bench.h"
 
-#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
+#include "core/rehearse/reel.h"
 #include "desktop/rehearse/pad.h"
+#include "desktop/rehearse/prompt_line.h"
+#include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/running_menu.h"
+#include "desktop/rehearse/set_up_form.h"
+#include "desktop/rehearse/takes_panel.h"
+#include "desktop/rehearse/time_line.h"
+#include "desktop/rehearse/trace_panel.h"
+#include "desktop/view/bench_head.h"
+#include "desktop/view/card_stack.h"
 #include "desktop/view/empty_page.h"
-#include "desktop/view/form.h"
-#include "desktop/view/takes.h"
 #include "desktop/work/work.h"
 #include "devices/controllers.h"
 #include "paint/convert.h"
@@ -16,270 +22,288 @@
 namespace bristle {
 namespace {
 
-constexpr int kMostShown = 2000;  // lines of the trace kept in the list
+constexpr Ms kFrame = 16;
+constexpr int kTakes = 1;  // of the cards
 
-// The first sign of each thing that can be done on the screen on top.
-QString signsOn(const Session& session, Sign::Of of) {
-  const Project& project = session.project();
-  const Screen* screen = session.stack().back().screen;
-  QStringList out;
-  const auto add = [&](std::initializer_list<Does> doings, const QString& words,
-                       const ShortcutId& shortcut = {}) {
-    QStringList signs;
-    for (const Does does : doings)
-      if (const auto all = signsFor(project, screen, of, does, shortcut); !all.empty())
-        signs << toQt(toText(all.front()));
-    if (!signs.isEmpty()) out << QObject::tr("%1: %2").arg(signs.join(QStringLiteral(", ")), words);
-  };
-  add({Does::Accept}, QObject::tr("use"));
-  add({Does::Cancel}, QObject::tr("back"));
-  const auto any = [&](const auto& holds) {
-    return std::any_of(screen->items.begin(), screen->items.end(),
-                       [&](const auto& item) { return holds(*item); });
-  };
-  if (any([](const Item& i) { return i.container() && i.container()->tabs != Tabs::No; }))
-    add({Does::TabLeft, Does::TabRight}, QObject::tr("tabs"));
-  for (const Shortcut& each : project.shortcuts)
-    if (!each.actions.empty() ||
-        any([&](const Item& i) { return i.button() && i.button()->answers.shortcut == each.id; }))
-      add({Does::Shortcut}, toQt(each.name), each.id);
-  return out.join(QStringLiteral("   "));
-}
-
-QString promptsFor(const Session& session) {
-  switch (session.modality()) {
-    case Device::Mouse:
-      return QObject::tr("Click: use");
-    case Device::Touch:
-      return QObject::tr("Tap: use");
-    case Device::Keyboard:
-      return signsOn(session, Sign::Of::Key);
-    case Device::Controller:
-      return signsOn(session, Sign::Of::Button);
-  }
-  return {};
+QToolButton* tool(const QString& text, const QString& name, const QString& tip = {}) {
+  auto* out = new QToolButton;
+  out->setText(text);
+  out->setAccessibleName(name);
+  out->setToolTip(tip.isEmpty() ? name : tip);
+  return out;
 }
 
 }  // namespace
 
 RehearseBench::RehearseBench(Work& work, QWidget* parent)
-    : Bench(parent), work_(work), rehearsal_(work) {
+    : Bench(parent), work_(work), rehearsal_(std::make_unique<Rehearsal>(work)) {
   build();
   buildCard();
   addCommands();
   polling_.setInterval(4);
-  connect(&polling_, &QTimer::timeout, this, [this] {
-    for (const ControllerEvent& each : work_.controllers().poll(0))
-      if (each.sign)
-        rehearsal_.press(*each.sign, each.event.down, each.event.unit);
-      else
-        rehearsal_.send(each.event);
-  });
-  connect(&rehearsal_, &Rehearsal::advanced, this, &RehearseBench::refresh);
-  connect(&rehearsal_, &Rehearsal::replayEnded, this, &RehearseBench::told);
+  connect(&polling_, &QTimer::timeout, this, &RehearseBench::poll);
+  connect(rehearsal_.get(), &Rehearsal::advanced, this, &RehearseBench::refresh);
+  connect(rehearsal_.get(), &Rehearsal::clockChanged, this, &RehearseBench::showClock);
+  connect(rehearsal_.get(), &Rehearsal::replayEnded, this, [this] { takes_->told(); });
   connect(menu_, &RunningMenu::wantsStart, this, &RehearseBench::restart);
+  connect(menu_, &RunningMenu::wantsFull, this, &RehearseBench::turnFull);
   // What runs is what was there when it began; a change begins it anew.
   connect(&work, &Work::changed, this, [this] {
-    if (isVisible() && rehearsal_.running()) restart();
+    if (isVisible() && rehearsal_->running() && isAnother()) restart();
   });
 }
 
+RehearseBench::~RehearseBench() {
+  if (menu_->isWindow()) delete menu_;
+}
+
 void RehearseBench::build() {
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(0);
-  auto* head = new QHBoxLayout;
-  head->setContentsMargins(16, 8, 16, 8);
-  head->setSpacing(8);
-  title_ = new QLabel(tr("Rehearsal"));
-  title_->setProperty("title", true);
-  about_ = new QLabel;
-  about_->setProperty("quiet", true);
-  head->addWidget(title_);
-  head->addWidget(about_);
-  head->addStretch();
-  speed_ = new QComboBox;
-  speed_->addItems({tr("full speed"), tr("half speed"), tr("quarter speed"), tr("stand still")});
-  speed_->setAccessibleName(tr("Speed"));
-  connect(speed_, &QComboBox::activated, this, [this](int i) {
-    constexpr double kSpeeds[] = {1, 0.5, 0.25, 0};
-    rehearsal_.setSpeed(kSpeeds[i]);
-  });
-  head->addWidget(speed_);
-  auto* reduced = new QCheckBox(tr("Reduced"));
-  reduced->setAccessibleName(tr("Reduced motion"));
-  reduced->setToolTip(
-      tr("Reduced motion, as those see it who asked for less motion: nothing takes time"));
-  connect(reduced, &QCheckBox::toggled, this, [this](bool on) {
-    rehearsal_.setReducedMotion(on);
-    menu_->update();
-  });
-  head->addWidget(reduced);
-  auto* step = new QPushButton(tr("Step 16 ms"));
-  step->setAccessibleName(tr("Step by 16 ms"));
-  connect(step, &QPushButton::clicked, this, [this] {
-    speed_->setCurrentIndex(3);
-    rehearsal_.setSpeed(0);
-    rehearsal_.stepBy(16);
-  });
-  head->addWidget(step);
-  auto* again = new QPushButton(tr("Restart"));
-  again->setAccessibleName(tr("Restart the rehearsal"));
-  connect(again, &QPushButton::clicked, this, &RehearseBench::restart);
-  head->addWidget(again);
-  column->addLayout(head);
-  menu_ = new RunningMenu(work_, rehearsal_);
+  const auto [column, head, title, about] = makeHead(this);
+  title_ = title;
+  title_->setText(tr("Rehearsal"));
+  about_ = about;
+  menu_ = new RunningMenu(work_, *rehearsal_);
   pages_ = new QStackedWidget;
   pages_->addWidget(menu_);
   pages_->addWidget(new EmptyPage(
       tr("The menu runs here, with mouse, keys and controller. It needs a screen with buttons "
          "first."),
       {{tr("Place buttons on a screen"), [this] { Q_EMIT wantsBench(QStringLiteral("place")); }}}));
+  buildHead(*head);
   column->addWidget(pages_, 1);
+  column->addWidget(prompts_ = new PromptLine);
+  column->addWidget(line_ = new TimeLine(*rehearsal_));
+  buildBelow();
+}
+
+void RehearseBench::buildHead(QHBoxLayout& head) {
+  other_ = tool(tr("Other run"), tr("The run that was set aside"),
+                tr("What came before you went on from the past; and back"));
+  other_->hide();
+  connect(other_, &QToolButton::clicked, this, [this] { rehearsal_->changeToOther(); });
+  head.addWidget(other_);
+  auto* before = tool(QStringLiteral("⇤"), tr("To what happened before"),
+                      tr("To what happened before (Ctrl+Left on the time line)"));
+  connect(before, &QToolButton::clicked, this, [this] { rehearsal_->toPrevious(); });
+  head.addWidget(before);
+  pause_ = new QPushButton;
+  pause_->setAccessibleName(tr("Stand still or go on"));
+  pause_->setToolTip(tr("Stand still or go on (Ctrl+Space)"));
+  connect(pause_, &QPushButton::clicked, this,
+          [this] { rehearsal_->setStill(!rehearsal_->still()); });
+  head.addWidget(pause_);
+  auto* after = tool(QStringLiteral("⇥"), tr("To what happened next"),
+                     tr("To what happened next (Ctrl+Right on the time line)"));
+  connect(after, &QToolButton::clicked, this, [this] { rehearsal_->toNext(); });
+  head.addWidget(after);
+  speed_ = new QComboBox;
+  speed_->addItems({tr("full speed"), tr("half speed"), tr("quarter speed")});
+  speed_->setAccessibleName(tr("Speed"));
+  connect(speed_, &QComboBox::activated, this, [this](int i) {
+    constexpr double kSpeeds[] = {1, 0.5, 0.25};
+    rehearsal_->setSpeed(kSpeeds[i]);
+  });
+  head.addWidget(speed_);
+  auto* step = new QPushButton(tr("16 ms"));
+  step->setAccessibleName(tr("Step by 16 ms"));
+  step->setToolTip(step->accessibleName());
+  connect(step, &QPushButton::clicked, this, [this] { stepBy(kFrame); });
+  head.addWidget(step);
+  auto* again = new QPushButton(tr("Restart"));
+  again->setAccessibleName(tr("Restart the rehearsal"));
+  connect(again, &QPushButton::clicked, this, &RehearseBench::restart);
+  head.addWidget(again);
+  showClock();
+}
+
+void RehearseBench::buildBelow() {
   auto* below = new QHBoxLayout;
-  below->setContentsMargins(0, 0, 16, 0);
-  below->addWidget(new Pad(rehearsal_));
-  prompts_ = new QLabel;
-  below->addWidget(prompts_);
-  below->addStretch();
-  column->addLayout(below);
+  below->setContentsMargins(16, 4, 16, 6);
+  below->setSpacing(24);
+  below->addWidget(pad_ = new Pad(*rehearsal_));
+  auto* words = new QLabel(
+      tr("The controller shows what a real one does; press it with the mouse, drag its stick.\n"
+         "Keys: arrows, Enter, Esc, Tab, and what is bound.\n"
+         "A finger: hold Ctrl and press with the mouse."));
+  words->setProperty("quiet", true);
+  words->setWordWrap(true);
+  below->addWidget(words, 1);
+  static_cast<QVBoxLayout*>(layout())->addLayout(below);
 }
 
 void RehearseBench::buildCard() {
   card_ = new QWidget;
   auto* column = new QVBoxLayout(card_);
-  column->setContentsMargins(0, 0, 0, 0);
+  column->setContentsMargins(0, 8, 0, 0);
   column->setSpacing(0);
-  auto* head = new Form;
-  here_ = head->check(tr("Begins on the screen in hand"), [this](bool) { restart(); });
-  here_->setChecked(true);
-  here_->setToolTip(tr("Otherwise where the menu opens"));
-  head->heading(tr("TRACE"));
-  column->addWidget(head);
-  trace_ = new QPlainTextEdit;
-  trace_->setAccessibleName(tr("Trace: what happened"));
-  trace_->setReadOnly(true);
-  trace_->setTabChangesFocus(true);
-  trace_->setMaximumBlockCount(kMostShown);
-  trace_->setMinimumHeight(160);
-  auto* inset = new QHBoxLayout;
-  inset->setContentsMargins(16, 0, 16, 0);
-  inset->addWidget(trace_);
-  column->addLayout(inset, 1);
-  auto* form = new Form;
-  form->heading(tr("TAKES"));
-  name_ = form->text(tr("Name"), [](const QString&) { return true; });
-  name_->setText(tr("take"));
-  keep_ = form->button(tr("Keep this rehearsal as a take"), [this] { keep(); });
-  takes_ = form->choice(tr("Take"), {}, [](int) {});
-  replay_ = form->button(tr("Replay the take"), [this] { replayPicked(); });
-  result_ = form->note(QString());
-  column->addWidget(form);
+  auto* row = new QHBoxLayout;
+  row->setContentsMargins(16, 0, 16, 4);
+  row->setSpacing(4);
+  tabs_ = new QButtonGroup(this);
+  cards_ = new CardStack;
+  trace_ = new TracePanel(work_, *rehearsal_);
+  takes_ = new TakesPanel(work_, *rehearsal_, *line_, trace_->model());
+  setUp_ = new SetUpForm(work_, *rehearsal_);
+  const std::pair<QString, QWidget*> pages[] = {
+      {tr("Trace"), trace_}, {tr("Takes"), takes_}, {tr("Set-up"), setUp_}};
+  for (const auto& [name, page] : pages) {
+    QToolButton* tab = tool(name, name);
+    tab->setCheckable(true);
+    const int at = static_cast<int>(tabs_->buttons().size());
+    tab->setChecked(at == 0);
+    tabs_->addButton(tab, at);
+    row->addWidget(tab);
+    cards_->addCard(page);
+  }
+  row->addStretch();
+  column->addLayout(row);
+  column->addWidget(cards_, 1);
+  connect(tabs_, &QButtonGroup::idClicked, this, [this](int at) {
+    cards_->choose(at);
+    if (at == kTakes) takes_->refreshWhatIsKept();
+  });
+  connect(trace_, &TracePanel::wantsBench, this, &Bench::wantsBench);
+  connect(takes_, &TakesPanel::replays, this, &RehearseBench::begun);
+  connect(setUp_, &SetUpForm::changed, this, &RehearseBench::restart);
 }
 
 void RehearseBench::addCommands() {
   Commands& all = work_.commands();
-  all.add(this, tr("Restart the rehearsal"), QKeySequence(Qt::CTRL | Qt::Key_R),
-          [this] { restart(); });
-  all.add(this, tr("Keep this rehearsal as a take"), {}, [this] { keep(); });
-  all.add(this, tr("Replay the take"), {}, [this] { replayPicked(); });
+  const auto add = [&](const QString& name, const QKeySequence& keys, auto run) {
+    all.add(this, name, keys, run, KeysWork::InWindow);
+  };
+  add(tr("Restart the rehearsal"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { restart(); });
+  add(tr("Stand still or go on"), QKeySequence(Qt::CTRL | Qt::Key_Space),
+      [this] { rehearsal_->setStill(!rehearsal_->still()); });
+  add(tr("Step by 16 ms"), QKeySequence(Qt::CTRL | Qt::Key_Period), [this] { stepBy(kFrame); });
+  add(tr("To what happened before"), QKeySequence(Qt::CTRL | Qt::Key_BracketLeft),
+      [this] { rehearsal_->toPrevious(); });
+  add(tr("To what happened next"), QKeySequence(Qt::CTRL | Qt::Key_BracketRight),
+      [this] { rehearsal_->toNext(); });
+  add(tr("The run that was set aside"), {}, [this] { rehearsal_->changeToOther(); });
+  add(tr("The menu on the whole screen"), QKeySequence(Qt::Key_F11), [this] { turnFull(); });
+  add(tr("Keep this rehearsal as a take"), {}, [this] { takes_->keep(); });
+  add(tr("Replay the take"), {}, [this] { takes_->replayPicked(); });
+  add(tr("Run all takes everywhere"), {}, [this] { takes_->runAll(); });
+  add(tr("Let a restless visitor press everything"), {}, [this] { takes_->runRestless(); });
+  add(tr("Cut the take before this moment"), {}, [this] { line_->cutBefore(); });
+  add(tr("Cut the take after this moment"), {}, [this] { line_->cutAfter(); });
+}
+
+void RehearseBench::poll() {
+  for (const ControllerEvent& each : work_.controllers().poll(0)) {
+    if (each.sign) {
+      rehearsal_->press(*each.sign, each.event.down, each.event.unit);
+      pad_->show(*each.sign, each.event.down);
+    } else {
+      rehearsal_->send(each.event);
+      if (each.event.type == InputType::Move) pad_->show(each.event.dir, each.event.down);
+      if (each.event.type == InputType::Gone) pad_->showNothing();
+    }
+  }
 }
 
 void RehearseBench::enter() {
   work_.controllers().poll(0);  // what was pressed elsewhere is not meant here
   polling_.start();
-  refreshTakes();
+  takes_->refresh();
   restart();
   menu_->setFocus();
 }
 
 void RehearseBench::leave() {
+  if (menu_->isWindow()) turnFull();
   polling_.stop();
-  rehearsal_.stop();
+  rehearsal_->stop();
+  trace_->begin();
+}
+
+// Whether the menu would run otherwise: its name is nothing to it, and saving may give it one.
+bool RehearseBench::isAnother() const {
+  Project before = ran_;
+  before.name = work_.project().name;
+  return changeBetween(before, work_.project()).any();
 }
 
 void RehearseBench::restart() {
-  clearTrace();
   turnTo(pages_, work_.project().screens.empty() ? 1 : 0);
-  const ScreenId from = here_->isChecked() ? work_.picked().screen : ScreenId{};
-  if (!rehearsal_.start(from) && work_.project().screens.empty()) return;
-  menu_->update();
-  menu_->setFocus();
+  trace_->begin();
+  line_->uncut();
+  setUp_->refresh();
+  const ScreenId from = setUp_->here() ? work_.picked().screen : ScreenId{};
+  if (!rehearsal_->start(from) && work_.project().screens.empty()) return;
+  rehearsal_->setStill(false);
+  begun();
 }
 
 bool RehearseBench::restartFor(const Take& take) {
-  clearTrace();
-  const bool started = rehearsal_.startFor(take);
-  menu_->update();
-  menu_->setFocus();
+  const bool started = rehearsal_->startFor(take);
+  rehearsal_->setStill(false);
+  begun();
   return started;
 }
 
-void RehearseBench::clearTrace() {
-  trace_->clear();
+// Another run is on the reel.
+void RehearseBench::begun() {
   shown_ = 0;
-  result_->setText({});
+  ran_ = work_.project();
+  trace_->begin();
+  line_->uncut();
+  setUp_->refresh();
+  refresh();
+  menu_->update();
+  if (isVisible()) menu_->setFocus();
+}
+
+void RehearseBench::stepBy(Ms ms) {
+  rehearsal_->stepBy(ms);
+}
+
+void RehearseBench::showClock() {
+  pause_->setText(rehearsal_->still() ? tr("Go on") : tr("Pause"));
 }
 
 void RehearseBench::refresh() {
-  Session* session = rehearsal_.session();
+  const Session* session = rehearsal_->session();
   if (!session) return;
-  const auto& trace = session->trace();
+  const size_t happened = rehearsal_->trace().size();
   // What can be pressed changes with what happens, not with each frame.
-  if (shown_ < trace.size() && !session->stack().empty()) prompts_->setText(promptsFor(*session));
-  for (; shown_ < trace.size(); ++shown_)
-    trace_->appendPlainText(
-        tr("%1 ms  %2").arg(trace[shown_].at).arg(toQt(toLine(trace[shown_], work_.project()))));
-  const Display& d = session->display();
-  about_->setText(tr("%1 · %2 s").arg(toQt(d.name)).arg(session->now() / 1000));
-  keep_->setEnabled(!rehearsal_.replaying());
+  if (shown_ != happened || rehearsal_->still()) {
+    if (!session->stack().empty()) prompts_->refresh(*session);
+    trace_->refresh();
+    if (cards_->chosen() == kTakes) takes_->refreshWhatIsKept();
+  }
+  shown_ = happened;
+  other_->setVisible(rehearsal_->reel()->hasOther());
+  const QString time = tr("%1 s").arg(double(session->now()) / 1000, 0, 'f', 1);
+  about_->setText(rehearsal_->reel()->atEnd()
+                      ? tr("%1 · %2").arg(toQt(session->display().name), time)
+                      : tr("%1 · %2 of %3 s: looking back")
+                            .arg(toQt(session->display().name))
+                            .arg(double(session->now()) / 1000, 0, 'f', 1)
+                            .arg(double(rehearsal_->reel()->end()) / 1000, 0, 'f', 1));
 }
 
-void RehearseBench::refreshTakes() {
-  const QString before = takes_->currentData().toString();
-  takes_->clear();
-  for (const QString& path : takesIn(work_.folder()))
-    takes_->addItem(QFileInfo(path).fileName().section(QLatin1Char('.'), 0, 0), path);
-  const int at = takes_->findData(before);
-  takes_->setCurrentIndex(at < 0 && takes_->count() ? 0 : at);
-  replay_->setEnabled(takes_->count() > 0);
-}
-
-void RehearseBench::keep() {
-  if (!rehearsal_.running()) return;
-  const QString wanted = name_->text().trimmed().isEmpty() ? tr("take") : name_->text().trimmed();
-  const auto path = keepTake(work_.folder(), rehearsal_.keep(fromQt(wanted)));
-  if (!path) return work_.tell(tr("The take is not kept: %1").arg(toQt(path.error().text())), true);
-  refreshTakes();
-  takes_->setCurrentIndex(takes_->findData(*path));
-  work_.tell(tr("Kept as %1").arg(QFileInfo(*path).fileName()));
-}
-
-void RehearseBench::replayPicked() {
-  const QString path = takes_->currentData().toString();
-  if (path.isEmpty()) return;
-  auto take = readTake(path);
-  if (!take) return work_.tell(toQt(take.error().text()), true);
-  clearTrace();
-  if (rehearsal_.replay(std::move(*take)))
-    result_->setText(tr("Replaying…"));
-  else
-    result_->setText(tr("The take can’t be played: %1").arg(rehearsal_.problem()));
-}
-
-void RehearseBench::told() {
-  const auto& failures = rehearsal_.failures();
-  if (!rehearsal_.stopped().isEmpty())
-    return result_->setText(tr("The take failed: %1").arg(rehearsal_.stopped()));
-  if (failures.empty()) return result_->setText(tr("The take passed: all came as expected."));
-  result_->setText(
-      tr("The take failed %n time(s). First, line %1 expected “%2”.", nullptr, int(failures.size()))
-          .arg(failures.front().source)
-          .arg(toQt(failures.front().expected)));
+// A window of its own without a frame; the keys that leave it are its own, too.
+void RehearseBench::turnFull() {
+  if (menu_->isWindow()) {
+    menu_->setWindowFlags(Qt::Widget);
+    pages_->insertWidget(0, menu_);
+    turnTo(pages_, 0);
+  } else {
+    menu_->setParent(nullptr);
+    menu_->setWindowFlags(Qt::Window | Qt::FramelessWindowHint);
+    menu_->setWindowTitle(tr("Rehearsal"));
+    menu_->showFullScreen();
+    menu_->activateWindow();
+  }
+  menu_->setFocus();
 }
 
 QString RehearseBench::hint() const {
-  return tr("Arrows, Enter, Esc and Tab play the menu · F6 leaves the menu · Ctrl+R restarts");
+  return tr(
+      "The menu has the keys · F6 leaves it · F11 whole screen · Ctrl+Space stands still · "
+      "drag the line to go back in time");
 }
 
 }  // namespace bristle

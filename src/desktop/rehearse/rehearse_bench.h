@@ -1,61 +1,85 @@
-// The Rehearse bench: the running menu, the controller below it, the trace and the takes at the
-// side.
+// The Rehearse bench: the running menu with its prompts, its time line and a controller below; at
+// the side what happened, the takes, and how it is shown.
 #pragma once
-#include <QCheckBox>
+#include <QButtonGroup>
 #include <QComboBox>
 #include <QLabel>
-#include <QLineEdit>
-#include <QPlainTextEdit>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTimer>
+#include <QToolButton>
 
-#include "desktop/rehearse/rehearsal.h"
+#include <memory>
+
 #include "desktop/work/bench.h"
+#include "runtime/document/project.h"
+
+class QHBoxLayout;
 
 namespace bristle {
 
+class CardStack;
+class Pad;
+class PromptLine;
+class Rehearsal;
 class RunningMenu;
+class SetUpForm;
+class TakesPanel;
+class TimeLine;
+class TracePanel;
+struct Take;
 
 class RehearseBench : public Bench {
   Q_OBJECT
  public:
   RehearseBench(Work& work, QWidget* parent);
+  ~RehearseBench() override;
   QWidget* card() override { return card_; }
   void enter() override;
   void leave() override;
   QString hint() const override;
-  Rehearsal& rehearsal() { return rehearsal_; }
+  Rehearsal& rehearsal() { return *rehearsal_; }
   RunningMenu& menu() { return *menu_; }
   // From the screen in hand, or the one where the menu opens, as is chosen.
   void restart();
   // Begins where the take does, and waits for what is sent.
   bool restartFor(const Take& take);
+  // The menu over the whole screen, and back.
+  void turnFull();
 
  private:
   void build();
+  void buildHead(QHBoxLayout& head);
+  void buildBelow();
   void buildCard();
   void addCommands();
+  void poll();
   void refresh();
-  void clearTrace();
-  void refreshTakes();
-  void keep();
-  void replayPicked();
-  void told();
+  void showClock();
+  void begun();
+  void stepBy(Ms ms);
+  bool isAnother() const;
 
   Work& work_;
-  Rehearsal rehearsal_;
+  std::unique_ptr<Rehearsal> rehearsal_;
   QTimer polling_;
   QStackedWidget* pages_;
   RunningMenu* menu_;
-  QLabel *title_, *about_, *prompts_, *result_;
+  PromptLine* prompts_;
+  TimeLine* line_;
+  Pad* pad_;
+  QLabel *title_, *about_;
   QWidget* card_;
-  QPlainTextEdit* trace_;
-  QComboBox *takes_, *speed_;
-  QLineEdit* name_;
-  QPushButton *keep_, *replay_;
-  QCheckBox* here_;
-  size_t shown_ = 0;
+  CardStack* cards_;
+  QButtonGroup* tabs_;
+  TracePanel* trace_;
+  TakesPanel* takes_;
+  SetUpForm* setUp_;
+  QComboBox* speed_;
+  QPushButton* pause_;
+  QToolButton* other_;
+  size_t shown_ = 0;  // entries of the trace
+  Project ran_;       // what it began with
 };
 
 }  // namespace bristle

@@ -8,6 +8,7 @@
 #include <cmath>
 #include <tuple>
 
+#include "core/rehearse/reel.h"
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/view/key_sign.h"
 #include "desktop/work/theme.h"
@@ -20,6 +21,8 @@ namespace bristle {
 namespace {
 
 constexpr double kMargin = 12;
+constexpr int kFinger = 900;  // beside those of a touch screen
+constexpr double kFingerRound = 18;
 
 // Arrows always move.
 std::optional<Dir> arrow(int key) {
@@ -55,13 +58,16 @@ RunningMenu::RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent)
 double RunningMenu::zoom() const {
   const Display* d = work_.display();
   if (!d) return 1;
-  return std::max(0.02, std::min((width() - 2 * kMargin) / d->layoutWidth(),
-                                 (height() - 2 * kMargin) / d->layoutHeight()));
+  const double margin = isWindow() ? 0 : kMargin;
+  return std::max(0.02, std::min((width() - 2 * margin) / d->layoutWidth(),
+                                 (height() - 2 * margin) / d->layoutHeight()));
 }
 
 QPointF RunningMenu::origin() const {
   const Display* d = work_.display();
   if (!d) return {};
+  if (isWindow())
+    return {(width() - d->layoutWidth() * zoom()) / 2, (height() - d->layoutHeight() * zoom()) / 2};
   return {std::round((width() - d->layoutWidth() * zoom()) / 2),
           std::round((height() - d->layoutHeight() * zoom()) / 2)};
 }
@@ -96,9 +102,9 @@ QRegion RunningMenu::moving(const Session& session) const {
 // Only what moves, or has just stopped, is painted again; all of it when something else happened.
 void RunningMenu::refresh() {
   const Session* session = rehearsal_.session();
-  const size_t happened = session ? session->trace().size() : 0;
-  const bool whole =
-      !session || happened != seen_ || session->ended() || session->screensMove() || !onlyMoves_;
+  const size_t happened = session ? rehearsal_.reel()->happened() : 0;
+  const bool whole = !session || happened != seen_ || rehearsal_.still() || session->ended() ||
+                     session->screensMove() || !onlyMoves_;
   seen_ = happened;
   onlyMoves_ = session && !session->ended() && !session->screensMove();
   const QRegion now = onlyMoves_ ? moving(*session) : QRegion();
@@ -131,7 +137,8 @@ void RunningMenu::paintEvent(QPaintEvent* event) {
       p.drawText(rect(), Qt::AlignCenter, tr("The menu has quit. Restart runs it again."));
     }
   }
-  if (!hasFocus()) return;
+  if (finger_) paintFinger(p);
+  if (!hasFocus() || isWindow()) return;
   p.setPen(QPen(themeOf(this).accent, 3));
   p.drawRect(rect().adjusted(1, 1, -2, -2));
 }
@@ -183,6 +190,10 @@ bool RunningMenu::event(QEvent* event) {
 }
 
 bool RunningMenu::key(QKeyEvent* event, bool down) {
+  if (isWindow() && event->key() == Qt::Key_F11) {
+    if (down && !event->isAutoRepeat()) Q_EMIT wantsFull();
+    return true;
+  }
   if (event->isAutoRepeat()) return true;  // the session repeats by its own rule
   const auto dir = arrow(event->key());
   const auto sign = signOf(*event);
@@ -228,20 +239,41 @@ void RunningMenu::sendPoint(InputType type, const QPointF& widget, Device device
 }
 
 void RunningMenu::mouseMoveEvent(QMouseEvent* event) {
+  if (finger_) {
+    finger_ = event->position();
+    sendPoint(InputType::Point, *finger_, Device::Touch, kFinger);
+    return update();
+  }
   sendPoint(InputType::Point, event->position());
 }
 
+// With Ctrl it pretends to be a finger: it is nowhere until it touches.
 void RunningMenu::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
   if (!rehearsal_.running()) {
     Q_EMIT wantsStart();
     return;
   }
+  if (event->modifiers() & Qt::ControlModifier) {
+    finger_ = event->position();
+    sendPoint(InputType::PointDown, *finger_, Device::Touch, kFinger);
+    return update();
+  }
   sendPoint(InputType::PointDown, event->position());
 }
 
 void RunningMenu::mouseReleaseEvent(QMouseEvent* event) {
-  if (event->button() == Qt::LeftButton) sendPoint(InputType::PointUp, event->position());
+  if (event->button() != Qt::LeftButton) return;
+  if (!finger_) return sendPoint(InputType::PointUp, event->position());
+  finger_.reset();
+  sendPoint(InputType::PointUp, event->position(), Device::Touch, kFinger);
+  update();
+}
+
+void RunningMenu::paintFinger(QPainter& p) const {
+  p.setPen(QPen(QColor(255, 255, 255, 200), 2));
+  p.setBrush(QColor(36, 33, 30, 110));
+  p.drawEllipse(*finger_, kFingerRound, kFingerRound);
 }
 
 // A notch of a wheel is 120 eighths of a degree, and moves by this many px.

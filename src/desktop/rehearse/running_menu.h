@@ -4,6 +4,7 @@
 #include <QRegion>
 #include <QSet>
 #include <QWidget>
+#include <optional>
 
 #include "runtime/session/input.h"
 
@@ -23,6 +24,7 @@ class RunningMenu : public QWidget {
 
  Q_SIGNALS:
   void wantsStart();  // Enter or a click while nothing runs
+  void wantsFull();   // F11 while it is a window of its own
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -47,10 +49,12 @@ class RunningMenu : public QWidget {
 
   Work& work_;
   Rehearsal& rehearsal_;
+  void paintFinger(QPainter& painter) const;
   QSet<int> held_;
-  size_t seen_ = 0;         // entries of the trace when all was painted last
-  bool onlyMoves_ = false;  // since then nothing but looks has changed
-  QRegion moving_;          // where something moved in the last frame
+  std::optional<QPointF> finger_;  // that the mouse pretends to be
+  size_t seen_ = 0;                // entries of the trace when all was painted last
+  bool onlyMoves_ = false;         // since then nothing but looks has changed
+  QRegion moving_;                 // where something moved in the last frame
 };
 
 }  // namespace bristle

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "core/edit/binding_edits.h"
+#include "core/edit/settings_edit.h"
 #include "desktop/route/signs_field.h"
 #include "desktop/view/action_form.h"
 #include "desktop/view/form.h"
@@ -73,6 +74,21 @@ KeysPage::KeysPage(Work& work) : work_(work) {
   clashes_->setWordWrap(true);
   column_->addWidget(clashes_);
   buildDoings();
+  auto* signs = new Form;
+  signs->layout()->setContentsMargins(0, 0, 0, 0);
+  padSigns_ = signs->choice(
+      tr("Controller signs"),
+      {tr("four dots, one of them full"), tr("a disc with one quarter full"),
+       tr("numbers, from the lower one on to the right")},
+      [this](int i) {
+        work_.perform(changeSettings("change controller signs", [i](Settings& settings) {
+          settings.padSigns = static_cast<PadSigns>(i);
+        }));
+      });
+  padSigns_->setToolTip(
+      tr("How prompts show the four buttons at the right of a controller: buttons whose icon "
+         "shows a sign"));
+  column_->addWidget(signs);
   column_->addWidget(heading(tr("SHORTCUTS")));
   nothing_ = new QLabel(tr(
       "A shortcut is a key or controller button with a meaning of your own. Where a button of the "
@@ -240,6 +256,7 @@ void KeysPage::tellClashes() {
 }
 
 void KeysPage::refresh() {
+  refill(padSigns_, static_cast<int>(work_.project().settings.padSigns));
   const Screen* screen = work_.screen();
   QStringList places{tr("everywhere")};
   if (screen) places << tr("on %1 only").arg(toQt(screen->name));

@@ -49,7 +49,7 @@ class KeysPage : public QWidget {
   const std::vector<Binding>& bindings() const;
 
   Work& work_;
-  QComboBox* where_;
+  QComboBox *where_, *padSigns_;
   QVBoxLayout *column_, *shortcuts_;
   QLabel* clashes_;
   std::vector<Row> rows_;

@@ -28,7 +28,9 @@ QStringList actionChoices() {
           QObject::tr("step a value"),
           QObject::tr("send a message"),
           QObject::tr("open a link"),
-          QObject::tr("quit")};
+          QObject::tr("quit"),
+          QObject::tr("speak another language"),
+          QObject::tr("flip a value")};
 }
 
 bool isPanel(const Screen& screen, const Item& item) {
@@ -59,7 +61,7 @@ void ActionForm::buildList(Form& form) {
 
 void ActionForm::build(Form& form) {
   do_ = form.choice(tr("Action"), actionChoices(), [this](int index) { setType(index); });
-  do_->setMaxVisibleItems(14);
+  do_->setMaxVisibleItems(16);
   screen_ = form.choice(tr("Target screen"), {}, [this](int index) {
     const ScreenId id = work_.project().screens[size_t(index)]->id;
     changeOne("change target", [id](Action& a) { a.screen = id; });
@@ -70,6 +72,11 @@ void ActionForm::build(Form& form) {
       changeOne("change target", [id = all[size_t(index)]](Action& a) { a.item = id; });
   });
   item_->setAccessibleName(tr("What is shown or hidden"));
+  language_ = form.choice(tr("Language"), {}, [this](int index) {
+    const LanguageId id = work_.project().languages[size_t(index)].id;
+    changeOne("change language", [id](Action& a) { a.language = id; });
+  });
+  language_->setAccessibleName(tr("Language that is spoken"));
   value_ = form.choice(tr("Value"), {}, [this](int index) {
     const ValueId id = work_.project().values[size_t(index)].id;
     changeOne("change the value", [id](Action& a) { a.value = id; });
@@ -147,13 +154,15 @@ void ActionForm::setType(int index) {
   if (fresh.hasItem())
     if (const auto all = items(fresh.type); !all.empty()) fresh.item = all.front();
   if (fresh.hasValue() && !p.values.empty()) fresh.value = p.values.front().id;
-  if (fresh.hasValue()) fresh.number = 1;
+  if (fresh.hasValue() && fresh.type != ActionType::Flip) fresh.number = 1;
+  if (fresh.type == ActionType::Speak) fresh.language = p.languages.back().id;
   if (fresh.type == ActionType::Message) fresh.message = "message";
   if (fresh.type == ActionType::Link) fresh.message = "https://";
   change_("change action", [fresh, at = at_](Actions& all) {
     if (at >= all.size()) return all.push_back(fresh);
     Action next = fresh;
     if (next.leads() && all[at].screen) next.screen = all[at].screen;
+    if (next.hasValue() && all[at].value) next.value = all[at].value;
     if (next.hasItem() && all[at].item) next.item = all[at].item;
     next.when = all[at].when;
     all[at] = std::move(next);
@@ -221,6 +230,7 @@ void ActionForm::showOne(const Action* action) {
   form_.setRowVisible(screen_, action && a.leads());
   form_.setRowVisible(item_, action && a.hasItem());
   form_.setRowVisible(value_, action && a.hasValue());
+  form_.setRowVisible(language_, action && a.type == ActionType::Speak);
   form_.setRowVisible(message_,
                       a.type == ActionType::Message || (action && a.type == ActionType::Link));
   form_.setRowVisible(when_, action != nullptr);
@@ -240,6 +250,13 @@ void ActionForm::showTargets(const Action& action) {
     screens << toQt(each->name);
   }
   refill(screen_, screens, screen);
+  QStringList languages;
+  int language = -1;
+  for (const Language& each : work_.project().languages) {
+    if (each.id == action.language) language = static_cast<int>(languages.size());
+    languages << toQt(each.name);
+  }
+  refill(language_, languages, language);
   const Screen* on = bristle::find(work_.project(), on_);
   for (const ItemId& id : items(action.type)) {
     if (id == action.item) thing = static_cast<int>(things.size());
@@ -265,14 +282,16 @@ void ActionForm::showValue(const Action& action) {
   refill(option_, options, static_cast<int>(action.number));
   refill(number_, QString::number(action.number));
   form_.setRowVisible(option_, action.hasValue() && !options.isEmpty());
-  form_.setRowVisible(number_, action.hasValue() && options.isEmpty());
+  const bool amount = action.type == ActionType::Set || action.type == ActionType::Step;
+  form_.setRowVisible(number_, amount && options.isEmpty());
 }
 
 void ActionForm::hide() {
-  for (QWidget* field : {static_cast<QWidget*>(do_), static_cast<QWidget*>(screen_),
-                         static_cast<QWidget*>(item_), static_cast<QWidget*>(value_),
-                         static_cast<QWidget*>(option_), static_cast<QWidget*>(number_),
-                         static_cast<QWidget*>(message_), static_cast<QWidget*>(when_)})
+  for (QWidget* field :
+       {static_cast<QWidget*>(do_), static_cast<QWidget*>(screen_), static_cast<QWidget*>(item_),
+        static_cast<QWidget*>(value_), static_cast<QWidget*>(option_),
+        static_cast<QWidget*>(number_), static_cast<QWidget*>(language_),
+        static_cast<QWidget*>(message_), static_cast<QWidget*>(when_)})
     form_.setRowVisible(field, false);
   for (QWidget* each :
        {static_cast<QWidget*>(list_), static_cast<QWidget*>(add_), static_cast<QWidget*>(remove_),

@@ -46,7 +46,7 @@ class ActionForm : public QObject {
   ScreenId on_;
   size_t at_ = 0;
   QListWidget* list_;
-  QComboBox *do_, *screen_, *item_, *value_, *option_;
+  QComboBox *do_, *screen_, *item_, *value_, *option_, *language_;
   QLineEdit *number_, *message_, *when_;
   QPushButton *add_, *remove_, *earlier_, *later_;
 };

@@ -3,6 +3,7 @@
 #include <QDir>
 
 #include "core/formats/file_io.h"
+#include "core/formats/take_files.h"
 #include "deliver/pictures.h"
 #include "paint/convert.h"
 #include "runtime/formats/take_file.h"
@@ -14,23 +15,11 @@ const QString kEnding = QStringLiteral(".take.jsonl");
 
 QStringList takesIn(const QString& folder) {
   QStringList out;
-  if (folder.isEmpty()) return out;
-  for (const QString& place : {folder, folder + QStringLiteral("/takes")})
-    for (const QString& name :
-         QDir(place).entryList({QStringLiteral("*") + kEnding}, QDir::Files, QDir::Name))
-      out << place + QLatin1Char('/') + name;
+  for (const std::string& path : takeFilesIn(fromQt(folder))) out << toQt(path);
   return out;
 }
 
-Result<Take> readTake(const QString& path) {
-  const auto text = readFile(fromQt(path), 64 << 20);
-  if (!text) return tl::unexpected(text.error());
-  auto take = parseTake(*text);
-  if (!take) return fail(fromQt(path) + ", " + take.error().place, take.error().reason);
-  return take;
-}
-
-Result<QString> keepTake(const QString& folder, const Take& take) {
+Result<QString> saveTake(const QString& folder, const Take& take) {
   return keepText(folder, take.name, kEnding, writeTake(take));
 }
 

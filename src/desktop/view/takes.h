@@ -9,9 +9,8 @@ namespace bristle {
 
 // The files, by name; empty while the project has no folder.
 QStringList takesIn(const QString& folder);
-Result<Take> readTake(const QString& path);
 // Writes `folder/takes/NAME.take.jsonl` and returns its path; never over another take.
-Result<QString> keepTake(const QString& folder, const Take& take);
+Result<QString> saveTake(const QString& folder, const Take& take);
 // The same for any text, with an ending such as ".scope.jsonl".
 Result<QString> keepText(const QString& folder, const std::string& name, const QString& ending,
                          const std::string& text);

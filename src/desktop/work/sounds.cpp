@@ -10,7 +10,7 @@ void Sounds::setFolder(const QString& folder) {
   read_.clear();
 }
 
-void Sounds::play(const std::string& file, double volume) {
+std::shared_ptr<const Sound> Sounds::read(const std::string& file) {
   const auto [at, fresh] = read_.try_emplace(file);
   if (fresh) {
     const auto path = fileInside(fromQt(folder_), file);
@@ -20,7 +20,15 @@ void Sounds::play(const std::string& file, double volume) {
     else
       Q_EMIT failed(toQt(sound.error().text()));
   }
-  if (at->second) speaker_.play(at->second, volume);
+  return at->second;
+}
+
+void Sounds::play(const std::string& file, double volume) {
+  if (const auto sound = read(file)) speaker_.play(sound, volume);
+}
+
+void Sounds::music(const std::string& file, double volume) {
+  speaker_.loop(file.empty() ? nullptr : read(file), volume);
 }
 
 }  // namespace bristle

@@ -16,6 +16,8 @@ class Sounds : public QObject {
   // Where files without a whole path lie. What was read is forgotten.
   void setFolder(const QString& folder);
   void play(const std::string& file, double volume);
+  // What is heard again and again from now on, in the place of other music; without a file: none.
+  void music(const std::string& file, double volume);
   void stop() { speaker_.stop(); }
   int playing() const { return speaker_.playing(); }
 
@@ -24,6 +26,7 @@ class Sounds : public QObject {
   void failed(const QString& why);
 
  private:
+  std::shared_ptr<const Sound> read(const std::string& file);
   QString folder_;
   std::map<std::string, std::shared_ptr<const Sound>> read_;  // null: cannot be used
   Speaker speaker_;
