@@ -25,6 +25,7 @@ Project attracted() {
 TEST(Idle, ActsOnceAfterItsTimeSinceSomebodyDidSomething) {
   const Project p = attracted();
   Playing run(p);
+  run.lines();
   EXPECT_THAT(run.wait(100'000), testing::IsEmpty()) << "the first screen has nothing to do";
   run.key(InputType::Accept, true);
   run.key(InputType::Accept, false);
@@ -54,8 +55,8 @@ TEST(Idle, OneThatDoesNothingToTheStackComesAgainOnlyAfterAnInput) {
   Project p = test::columnMenu({"One", "Two"});
   p.screens[0].edit().idle = {500, {{.type = ActionType::Message, .message = "asleep"}}};
   Playing run(p);
-  EXPECT_THAT(run.wait(5'000),
-              testing::ElementsAre("idle on " + p.screens[0]->id.text, "message asleep"));
+  run.lines();
+  EXPECT_THAT(run.wait(5'000), testing::ElementsAre("idle on " + p.screens[0]->id.text, "message asleep"));
   run.move(Dir::Down);
   EXPECT_THAT(run.wait(5'000), Contains("message asleep"));
 }
