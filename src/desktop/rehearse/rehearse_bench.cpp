@@ -42,6 +42,13 @@ RehearseBench::RehearseBench(Work& work, QWidget* parent)
   addCommands();
   polling_.setInterval(4);
   connect(&polling_, &QTimer::timeout, this, &RehearseBench::poll);
+  // Time goes on while nothing happens: told now and then, without a frame of the menu.
+  ticking_.setInterval(200);
+  connect(&ticking_, &QTimer::timeout, this, [this] {
+    if (!rehearsal_->running() || rehearsal_->still()) return;
+    showTime();
+    line_->update();
+  });
   connect(rehearsal_.get(), &Rehearsal::advanced, this, &RehearseBench::refresh);
   connect(rehearsal_.get(), &Rehearsal::clockChanged, this, &RehearseBench::showClock);
   connect(rehearsal_.get(), &Rehearsal::replayEnded, this, [this] { takes_->told(); });
@@ -206,6 +213,7 @@ void RehearseBench::poll() {
 void RehearseBench::enter() {
   work_.controllers().poll(0);  // what was pressed elsewhere is not meant here
   polling_.start();
+  ticking_.start();
   takes_->refresh();
   restart();
   menu_->setFocus();
@@ -214,6 +222,7 @@ void RehearseBench::enter() {
 void RehearseBench::leave() {
   if (menu_->isWindow()) turnFull();
   polling_.stop();
+  ticking_.stop();
   rehearsal_->stop();
   trace_->begin();
 }
@@ -275,6 +284,11 @@ void RehearseBench::refresh() {
   }
   shown_ = happened;
   other_->setVisible(rehearsal_->reel()->hasOther());
+  showTime();
+}
+
+void RehearseBench::showTime() {
+  const Session* session = rehearsal_->session();
   const QString time = tr("%1 s").arg(double(session->now()) / 1000, 0, 'f', 1);
   about_->setText(rehearsal_->reel()->atEnd()
                       ? tr("%1 · %2").arg(toQt(session->display().name), time)

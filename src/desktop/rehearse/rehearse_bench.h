@@ -56,13 +56,14 @@ class RehearseBench : public Bench {
   void poll();
   void refresh();
   void showClock();
+  void showTime();
   void begun();
   void stepBy(Ms ms);
   bool isAnother() const;
 
   Work& work_;
   std::unique_ptr<Rehearsal> rehearsal_;
-  QTimer polling_;
+  QTimer polling_, ticking_;
   QStackedWidget* pages_;
   RunningMenu* menu_;
   PromptLine* prompts_;

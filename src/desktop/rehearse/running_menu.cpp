@@ -301,7 +301,8 @@ void RunningMenu::leaveEvent(QEvent*) {
 }
 
 // What was held when the keyboard went elsewhere will never be let go here.
-void RunningMenu::focusOutEvent(QFocusEvent*) {
+void RunningMenu::focusOutEvent(QFocusEvent* event) {
+  QWidget::focusOutEvent(event);
   if (held_.isEmpty()) return;
   held_.clear();
   InputEvent gone;
