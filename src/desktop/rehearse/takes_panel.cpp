@@ -263,9 +263,13 @@ void TakesPanel::setResults(const std::vector<TakeRun>& runs) {
   const int row = list_->currentRow();
   for (size_t i = 0; i < takes_.size(); ++i) list_->item(int(i))->setText(wordsOf(i));
   show(row);
+  const auto out = std::count_if(runs.begin(), runs.end(),
+                                 [](const TakeRun& r) { return r.end == TakeEnd::LeftOut; });
+  const QString all = out ? tr("All takes passed; %n run(s) are left out.", nullptr, int(out))
+                          : tr("All takes passed everywhere.");
   result_->setText(
       failed ? tr("%n run(s) did not pass; pick a crossed cell to see where", nullptr, int(failed))
-             : tr("All takes passed everywhere."));
+             : all);
 }
 
 void TakesPanel::write(const Take& take) {
