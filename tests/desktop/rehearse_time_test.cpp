@@ -248,6 +248,10 @@ TEST_F(RehearseTime, F11ShowsTheMenuAloneAndComesBack) {
   EXPECT_EQ(focused(), ids[1]);
   QTest::keyClick(&bench().menu(), Qt::Key_F11);
   EXPECT_FALSE(bench().menu().isWindow());
+  key(Qt::Key_F11);
+  bench().menu().close();
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !bench().menu().isWindow(); }))
+      << "closed, it comes back";
   EXPECT_TRUE(bench().menu().isVisible());
 }
 

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QTimer>
 #include <QTouchEvent>
 #include <QWheelEvent>
 #include <cmath>
@@ -145,6 +146,12 @@ void RunningMenu::paintEvent(QPaintEvent* event) {
 
 // Tab belongs to the menu while it runs; F6 goes on to the next part of the window.
 bool RunningMenu::event(QEvent* event) {
+  // Over the whole screen it is never closed: it goes back to where it came from.
+  if (event->type() == QEvent::Close && isWindow()) {
+    event->ignore();
+    QTimer::singleShot(0, this, &RunningMenu::wantsFull);
+    return true;
+  }
   if (event->type() == QEvent::KeyPress && rehearsal_.running()) {
     auto* pressed = static_cast<QKeyEvent*>(event);
     if (pressed->key() == Qt::Key_Tab || pressed->key() == Qt::Key_Backtab) {
