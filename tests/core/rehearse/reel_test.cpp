@@ -65,7 +65,7 @@ struct Rehearsed {
 };
 
 TEST(Reel, TellsTheSameAsASessionThatWasNeverLookedBackIn) {
-  for (std::uint64_t seed = 0; seed < 20; ++seed) {
+  for (std::uint64_t seed = 0; seed < 8; ++seed) {
     Rehearsed r;
     r.randomly(seed, 400);
     EXPECT_EQ(linesOf(r.reel.trace()), linesOf(r.plain.trace())) << seed;
@@ -74,7 +74,7 @@ TEST(Reel, TellsTheSameAsASessionThatWasNeverLookedBackIn) {
 
 // As a session would be that has come so far for the first time, and the same comes after it.
 TEST(Reel, AnyMomentIsAsItWasAndGoesOnAsItDid) {
-  for (std::uint64_t seed = 0; seed < 10; ++seed) {
+  for (std::uint64_t seed = 0; seed < 6; ++seed) {
     Rehearsed r;
     r.randomly(seed, 300);
     const auto whole = linesOf(r.reel.trace());
@@ -195,7 +195,7 @@ std::vector<std::string> doneIn(std::span<const TraceEntry> trace) {
 }
 
 TEST(KeepTake, OfARandomRunDoesTheSameAgain) {
-  for (std::uint64_t seed = 0; seed < 25; ++seed) {
+  for (std::uint64_t seed = 0; seed < 10; ++seed) {
     Rehearsed r;
     r.randomly(seed, 120);
     const auto take = keepTake(r.reel, {.name = "random"}, r.measure);

@@ -118,7 +118,7 @@ TEST(Restless, FindsAChainWithoutEnd) {
   answer.to = p.machines[0]->states[0].id;
   answer.effects = {{.type = EffectType::Message, .message = "x"}};
   machineOf(p).transitions.push_back(answer);
-  const auto all = visit(begun(p), 200, 7);
+  const auto all = visit(begun(p), 60, 7);
   EXPECT_THAT(troubles(all), testing::Contains(Trouble::Endless));
 }
 
