@@ -73,6 +73,27 @@ TEST_F(FlowBenchTest, AStrokeIsPickedLedElsewhereAndRemoved) {
   EXPECT_TRUE(actions(0).empty());
 }
 
+// What a screen does when nobody does anything: set on the card, shown as a stroke without a
+// button.
+TEST_F(FlowBenchTest, AScreenActsByItself) {
+  work().pickScreen(project().screens[1]->id);
+  fill(QStringLiteral("Seconds until it acts by itself"), QStringLiteral("30"));
+  EXPECT_EQ(project().screens[1]->idle.after, 30'000);
+  ASSERT_TRUE(work().perform(changeScreen(project().screens[1]->id, "go home", {}, [&](Screen& s) {
+    s.idle.actions = {{.type = ActionType::Speak, .language = project().languages[0].id},
+                      {.type = ActionType::Open, .screen = project().screens[0]->id}};
+  })));
+  const auto& steps = view->map().graph().steps;
+  ASSERT_EQ(steps.size(), 2u);
+  EXPECT_FALSE(steps[1].item);
+  EXPECT_EQ(steps[1].to, 0);
+  view->repaint();
+  const QPointF on = view->toWidget(view->map().stroke(1).pointAtPercent(0.5));
+  EXPECT_TRUE(view->hintAt(view->toMap(on)).contains(QStringLiteral("30 s")));
+  QTest::mouseClick(view, Qt::LeftButton, {}, on.toPoint());
+  EXPECT_EQ(work().screen()->id, project().screens[1]->id);
+}
+
 TEST_F(FlowBenchTest, KeysDoItAll) {
   key(Qt::Key_PageDown);
   EXPECT_EQ(work().picked().items, std::vector{ids[0]});

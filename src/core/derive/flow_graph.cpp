@@ -114,4 +114,10 @@ FlowGraph flowOf(const Project& project) {
   return Reading(project).run();
 }
 
+const Actions& actionsOf(const Project& project, const FlowStep& step) {
+  if (step.shortcut) return find(project, step.shortcut)->actions;
+  const Screen& screen = *project.screens[size_t(step.from)];
+  return step.item ? findItem(screen, step.item)->button()->actions : screen.idle.actions;
+}
+
 }  // namespace bristle

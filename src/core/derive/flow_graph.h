@@ -37,5 +37,7 @@ struct FlowGraph {
 // A condition counts as one that may hold. Cancel takes off what was put on top, where a key or a
 // controller button cancels.
 FlowGraph flowOf(const Project& project);
+// The actions among which the step stands.
+const Actions& actionsOf(const Project& project, const FlowStep& step);
 
 }  // namespace bristle

@@ -190,6 +190,7 @@ void FlowView::paintStroke(QPainter& p, size_t index) {
   const Theme& theme = themeOf(this);
   const auto now = this->step();
   const bool picked = now && *now == step;
+  if (!step.item) return paintByItself(p, step, way);
   std::vector<QPointF> points = along(way);
   for (QPointF& each : points) each = toWidget(each);
   const QPainterPath outline = tapered(points);
@@ -209,11 +210,25 @@ void FlowView::paintStroke(QPainter& p, size_t index) {
   p.setOpacity(1);
 }
 
+// A line of dots: nobody's hand leads along it.
+void FlowView::paintByItself(QPainter& p, const FlowStep& step, const QPainterPath& way) {
+  const int in = pickedScreen();
+  p.save();
+  p.setOpacity(in < 0 || step.from == in || step.to == in ? 1 : 0.3);
+  QPainterPath line;
+  for (const QPointF& each : along(way))
+    line.elementCount() ? line.lineTo(toWidget(each)) : line.moveTo(toWidget(each));
+  QPen pen(themeOf(this).ink, 2.4, Qt::SolidLine, Qt::RoundCap);
+  pen.setDashPattern({0.1, 2.2});
+  p.strokePath(line, pen);
+  p.restore();
+}
+
 // What does not lead to a screen: a sign at the button.
 void FlowView::paintStubs(QPainter& p) {
   const Theme& theme = themeOf(this);
   for (const FlowStep& step : map_.graph().steps) {
-    if (step.from < 0 || step.to >= 0) continue;
+    if (step.from < 0 || step.to >= 0 || !step.item) continue;
     const QRectF b = map_.button(step.from, step.item);
     const QPointF at =
         toWidget({b.right(), b.center().y()}) + QPointF(5 + 9.0 * double(step.at), 0);
@@ -251,13 +266,13 @@ void FlowView::paintLabel(QPainter& p, size_t index) {
   const FlowStep& step = map_.graph().steps[index];
   if (way.isEmpty()) return;
   const Project& project = work_.project();
-  const Item* item = findItem(*project.screens[size_t(step.from)], step.item);
-  const Action& action = item->button()->actions[step.at];
+  const Action& action = actionsOf(project, step)[step.at];
   const Screen& to = *project.screens[size_t(step.to)];
   QString words = step.type == ActionType::Open ? tr("open") : tr("on top");
   const QString form = formOf(action.change ? action.change->in : to.comes);
   if (!form.isEmpty()) words += QStringLiteral(", ") + form;
   if (!action.when.empty()) words += tr(", if…");
+  if (!step.item) words += tr(", by itself");
   const auto now = this->step();
   const bool picked = now && *now == step;
   const Theme& theme = themeOf(this);

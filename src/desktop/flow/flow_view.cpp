@@ -320,9 +320,15 @@ QString FlowView::hintAt(const QPointF& at) const {
   }
   if (stroke >= 0) {
     const FlowStep& step = map_.graph().steps[size_t(stroke)];
-    const Item* item = findItem(*p.screens[size_t(step.from)], step.item);
-    return tr("%1: %2").arg(toQt(displayName(*item)),
-                            toQt(inWords(p, item->button()->actions[step.at])));
+    const Screen& from = *p.screens[size_t(step.from)];
+    const Item* item = findItem(from, step.item);
+    const QString what = toQt(inWords(p, actionsOf(p, step)[step.at]));
+    if (!item)
+      return tr("%1, when nobody does anything for %2 s: %3")
+          .arg(toQt(from.name))
+          .arg(double(from.idle.after) / 1000)
+          .arg(what);
+    return tr("%1: %2").arg(toQt(displayName(*item)), what);
   }
   return screen >= 0 ? toQt(p.screens[size_t(screen)]->name) : QString();
 }

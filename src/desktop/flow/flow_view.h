@@ -17,6 +17,8 @@ class FlowView : public QWidget {
   const FlowMap& map() const { return map_; }
   QPointF toWidget(const QPointF& map) const { return viewport_.toWidget(map); }
   QPointF toMap(const QPointF& widget) const { return viewport_.toScreen(widget); }
+  // What lies there, in words.
+  QString hintAt(const QPointF& map) const;
   // The step in hand: of the picked button; nothing where it has none.
   std::optional<FlowStep> step() const;
   void pickStep(size_t index);
@@ -60,10 +62,10 @@ class FlowView : public QWidget {
   void paintScreen(QPainter& painter, int screen);
   void paintMarks(QPainter& painter, int screen);
   void paintStroke(QPainter& painter, size_t step);
+  void paintByItself(QPainter& painter, const FlowStep& step, const QPainterPath& way);
   void paintStubs(QPainter& painter);
   void paintLabel(QPainter& painter, size_t step);
   QString faultOf(int screen) const;
-  QString hintAt(const QPointF& at) const;
 
   Work& work_;
   FlowMap map_;
