@@ -11,6 +11,7 @@
 #include "paint/fonts.h"
 #include "paint/hit_shape.h"
 #include "runtime/formats/take_file.h"
+#include "runtime/session/session.h"
 
 namespace bristle {
 namespace {
