@@ -239,6 +239,27 @@ TEST_F(RehearseTime, WithCtrlTheMouseIsAFinger) {
   EXPECT_TRUE(activated);
 }
 
+// What a prompt stands for is chosen where it is placed, how controllers are drawn where keys are
+// bound.
+TEST_F(RehearseTime, AnIconIsMadeAPromptOnPlace) {
+  Project menu = test::columnMenu({"One", "Two"});
+  edit(menu, menu.kinds[0]->id)->parts.push_back({PartId{"icon"}, "icon", PartType::Icon, {}});
+  work().replace(std::move(menu), {}, false);
+  ids = test::buttons(project());
+  window->openBench(QStringLiteral("place"));
+  work().pickItems({ids[0]});
+  choose(QStringLiteral("Icon shows"), 2);
+  const auto prompt = [&] { return findItem(*project().screens[0], ids[0])->button()->prompt; };
+  ASSERT_TRUE(prompt());
+  EXPECT_EQ(prompt()->does, Does::Cancel);
+  work().undo();
+  EXPECT_FALSE(prompt() && prompt()->does == Does::Cancel);
+  window->openBench(QStringLiteral("route"));
+  click(QStringLiteral("Keys and controller buttons"));
+  choose(QStringLiteral("Controller signs"), 2);
+  EXPECT_EQ(project().settings.padSigns, PadSigns::Numbers);
+}
+
 TEST_F(RehearseTime, F11ShowsTheMenuAloneAndComesBack) {
   rehearse(test::columnMenu({"One", "Two"}));
   bench().menu().setFocus();
