@@ -47,7 +47,7 @@ TEST_F(Log, HoldsNothingOfAPersonsWork) {
   startLog(false);
   workALittle();
   const QString all = text();
-  EXPECT_TRUE(all.contains(QStringLiteral("opened a project of 12 kinds"))) << fromQt(all);
+  EXPECT_TRUE(all.contains(QStringLiteral("opened a project of 13 kinds"))) << fromQt(all);
   EXPECT_TRUE(all.contains(QStringLiteral("saved")));
   for (const char* own : {"secret-place", "private", "Hidden plans", "Hull bay", "Saltglass"})
     EXPECT_FALSE(all.contains(QLatin1String(own))) << own << " in " << fromQt(all);

@@ -289,13 +289,11 @@ void RehearseBench::refresh() {
 
 void RehearseBench::showTime() {
   const Session* session = rehearsal_->session();
-  const QString time = tr("%1 s").arg(double(session->now()) / 1000, 0, 'f', 1);
-  about_->setText(rehearsal_->reel()->atEnd()
-                      ? tr("%1 · %2").arg(toQt(session->display().name), time)
-                      : tr("%1 · %2 of %3 s: looking back")
-                            .arg(toQt(session->display().name))
-                            .arg(double(session->now()) / 1000, 0, 'f', 1)
-                            .arg(double(rehearsal_->reel()->end()) / 1000, 0, 'f', 1));
+  const QString now = QString::number(double(session->now()) / 1000, 'f', 1);
+  const QString end = QString::number(double(rehearsal_->reel()->end()) / 1000, 'f', 1);
+  about_->setText(rehearsal_->reel()->atEnd() ? tr("%1 s").arg(now)
+                                              : tr("%1 of %2 s").arg(now, end));
+  about_->setToolTip(tr("On %1").arg(toQt(session->display().name)));
 }
 
 // A window of its own without a frame; the keys that leave it are its own, too.
