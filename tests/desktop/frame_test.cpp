@@ -232,11 +232,14 @@ TEST_F(Frame, NothingMovesWhenABenchIsShownAgain) {
     return out;
   };
   const auto labels = window->findChildren<QLabel*>();
-  ASSERT_TRUE(QTest::qWaitFor([&] {
-    return std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
-      return label->text().contains(QStringLiteral("finding"));
-    });
-  })) << "the project has been checked";
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] {
+        return std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
+          return label->text().contains(QStringLiteral("finding"));
+        });
+      },
+      60'000))
+      << "the project has been checked";
   std::map<QString, std::map<const QWidget*, QRect>> first;
   for (const BenchInfo& info : benches())
     first[QString::fromLatin1(info.id)] = places(QString::fromLatin1(info.id));
