@@ -56,18 +56,13 @@ std::string placeOf(const TakeRun& run) {
   return fmt::format("{} {}", run.display.text, run.language.text);
 }
 
-std::string folderName(const std::string& file) {
-  const auto slash = file.rfind('/');
-  return slash == std::string::npos ? "." : file.substr(0, slash);
-}
-
 }  // namespace
 
 int rehearseAll(const RehearseMany& o, Streams s) {
   Opened it(o.project);
   if (!open(it, o, s)) return kUnusable;
   std::vector<Take> takes;
-  for (const std::string& path : takeFilesIn(folderName(o.project))) {
+  for (const std::string& path : takeFilesIn(folderOf(o.project))) {
     auto take = readTake(path);
     if (!take) return tell(s, take.error());
     takes.push_back(std::move(*take));

@@ -14,18 +14,7 @@ bool ends(const InputEvent& e, const InputEvent& down) {
 }  // namespace
 
 bool goesDown(const InputEvent& event) {
-  switch (event.type) {
-    case InputType::PointDown:
-      return true;
-    case InputType::Move:
-    case InputType::Accept:
-    case InputType::Cancel:
-    case InputType::Shoulder:
-    case InputType::Shortcut:
-      return event.down;
-    default:
-      return false;
-  }
+  return event.type == InputType::PointDown || isKeyDown(event);
 }
 
 InputEvent endOf(InputEvent down) {

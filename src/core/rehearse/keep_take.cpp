@@ -57,19 +57,6 @@ Walked walk(const Reel& reel, Ms from, Ms until, bool byName, const HitTest* tes
   return out;
 }
 
-Take headOf(const Reel& reel, const KeepTake& what) {
-  const Session& session = reel.session();
-  Take take;
-  take.name = what.name;
-  take.about = what.about;
-  take.display = session.display().id;
-  const auto& languages = session.project().languages;
-  if (!languages.empty() && session.language() != languages.front().id)
-    take.language = session.language();
-  if (session.first() != session.project().first) take.screen = session.first();
-  return take;
-}
-
 // What is done, as against what is looked at on the way there.
 bool isDone(const TraceEntry& entry) {
   switch (entry.type) {
@@ -131,12 +118,24 @@ std::vector<std::string> doneLines(std::span<const TraceEntry> trace) {
 
 }  // namespace
 
+Take takeLike(const Session& session, std::string name, std::string about) {
+  Take take;
+  take.name = std::move(name);
+  take.about = std::move(about);
+  take.display = session.display().id;
+  const auto& languages = session.project().languages;
+  if (!languages.empty() && session.language() != languages.front().id)
+    take.language = session.language();
+  if (session.first() != session.project().first) take.screen = session.first();
+  return take;
+}
+
 Result<Take> keepTake(const Reel& reel, const KeepTake& what, const TextMeasure& measure,
                       const HitTest* test) {
   const Ms until = std::min(what.until, reel.end());
   if (what.from > until) return fail("the take", "it ends before it begins");
   const Project& project = reel.session().project();
-  Take take = headOf(reel, what);
+  Take take = takeLike(reel.session(), what.name, what.about);
   std::vector<TraceEntry> trace;
   for (const bool byName : {true, false}) {
     const Walked walked = walk(reel, what.from, until, byName, test);

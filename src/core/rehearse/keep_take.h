@@ -11,6 +11,7 @@ namespace bristle {
 
 class HitTest;
 class Reel;
+class Session;
 class TextMeasure;
 
 // What is kept of a reel.
@@ -22,6 +23,9 @@ struct KeepTake {
   // rest, and the device; of pointers what is done, not where they rest.
   std::span<const size_t> expected = {};
 };
+
+// A take without steps that begins as the session did.
+Take takeLike(const Session& session, std::string name, std::string about);
 
 // Pointers are kept by the button that they are on, so that the take can be played on any display.
 // An error when what is left can't be played.

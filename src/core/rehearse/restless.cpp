@@ -7,6 +7,7 @@
 #include <utility>
 
 #include "core/rehearse/held.h"
+#include "core/rehearse/keep_take.h"
 #include "core/rehearse/restless_events.h"
 #include "runtime/session/take_player.h"
 
@@ -148,7 +149,7 @@ class RestlessVisit {
   }
 
   Restless run(std::uint64_t wanted, const std::function<bool(std::uint64_t)>& goesOn) {
-    while (out_.events < wanted) {
+    while (out_.events < wanted && !begun_.ended()) {
       if (goesOn && !goesOn(out_.events)) break;
       round(std::min<std::uint64_t>(kRound, wanted - out_.events));
     }
@@ -168,7 +169,6 @@ class RestlessVisit {
       if (const auto symptom = symptomAfter(session, fed.back(), !held.empty()))
         return note(*symptom, session, std::move(fed));
     }
-    out_.events += count - std::min(count, fed.size());
     if (session.ended()) return;
     if (const auto symptom = afterwards(session, events_.letGo(session.now() + 20)))
       note(*symptom, session, std::move(fed));
@@ -257,13 +257,8 @@ class RestlessVisit {
   }
 
   Take takeOf(const Symptom& symptom, const std::vector<InputEvent>& events) const {
-    Take take;
-    take.name = std::string(nameOf(symptom.trouble));
-    take.about = std::string(wordsFor(symptom.trouble));
-    take.display = begun_.display().id;
-    if (begun_.language() != begun_.project().languages.front().id)
-      take.language = begun_.language();
-    if (begun_.first() != begun_.project().first) take.screen = begun_.first();
+    Take take = takeLike(begun_, std::string(nameOf(symptom.trouble)),
+                         std::string(wordsFor(symptom.trouble)));
     std::vector<InputEvent> held;
     Ms last = 0;
     for (const InputEvent& e : events) {

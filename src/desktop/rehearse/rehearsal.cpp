@@ -156,7 +156,10 @@ bool Rehearsal::press(const Sign& sign, bool down, int unit) {
 
 void Rehearsal::tick() {
   if (!reel_) return;
+  const Ms before = reel_->now();
   reel_->runTo(clock());
+  // Where time stands still nothing moves, whatever is on its way.
+  if (still_ && !driven_ && reel_->now() == before && reel_->happened() == told_) return;
   // One frame more after the last motion: it shows where that ended.
   const bool moves = reel_->session().moving();
   const bool happened = reel_->happened() != told_;

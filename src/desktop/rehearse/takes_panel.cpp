@@ -114,17 +114,20 @@ void TakesPanel::buildTakes(QWidget* panel) {
 
 void TakesPanel::refresh() {
   const QString before = picked() ? picked()->path : QString();
+  QStringList were, are = takesIn(work_.folder());
+  for (const Entry& entry : takes_) were << entry.path;
+  // What is still being run is told by the place in the list.
+  if (were != are) forgetRuns();
   takes_.clear();
   found_.clear();
   QStringList wrong;
-  for (const QString& path : takesIn(work_.folder())) {
+  for (const QString& path : are) {
     auto take = readTake(fromQt(path));
     if (take)
       takes_.push_back({path, std::move(*take)});
     else
       wrong << toQt(take.error().text());
   }
-  if (runs_.empty() || runs_.back().take >= takes_.size()) runs_.clear();
   const QSignalBlocker quiet(list_);
   list_->clear();
   int row = -1;
@@ -137,6 +140,11 @@ void TakesPanel::refresh() {
   show(list_->currentRow());
   if (!wrong.isEmpty()) result_->setText(wrong.join(QLatin1Char('\n')));
   refreshWhatIsKept();
+}
+
+void TakesPanel::forgetRuns() {
+  if (runner_.busy()) runner_.cancel();
+  runs_.clear();
 }
 
 // What would be kept just now, in words.
@@ -180,7 +188,7 @@ void TakesPanel::show(int index) {
   opened_ = {};
   replay_->setEnabled(index >= 0);
   runAll_->setEnabled(!takes_.empty());
-  accept_->setEnabled(entry);
+  accept_->setEnabled(false);
   leaveOut_->setEnabled(false);
   result_->setText(entry ? toQt(entry->take.about) : QString());
 }
@@ -197,7 +205,6 @@ void TakesPanel::keep() {
   if (!take) return work_.tell(tr("The take is not kept: %1").arg(toQt(take.error().reason)), true);
   const auto path = saveTake(work_.folder(), *take);
   if (!path) return work_.tell(tr("The take is not kept: %1").arg(toQt(path.error().text())), true);
-  runs_.clear();
   refresh();
   for (size_t i = 0; i < takes_.size(); ++i)
     if (takes_[i].path == *path) list_->setCurrentRow(int(i));
@@ -224,6 +231,9 @@ void TakesPanel::replayPicked() {
 // Expected and happened, side by side.
 void TakesPanel::told() {
   const auto& failures = rehearsal_.failures();
+  // Elsewhere than where it was recorded it is left out rather than accepted.
+  const Entry* entry = picked();
+  accept_->setEnabled(entry && !failures.empty() && isItsOwn(entry->take));
   if (!rehearsal_.stopped().isEmpty())
     return result_->setText(tr("The take failed: %1").arg(rehearsal_.stopped()));
   if (failures.empty()) return result_->setText(tr("The take passed: all came as expected."));
@@ -236,6 +246,14 @@ void TakesPanel::told() {
           .arg(first.source)
           .arg(toQt(first.expected))
           .arg(happened.isEmpty() ? tr("nothing") : happened.join(QStringLiteral("; "))));
+}
+
+// Whether what runs is on the take's own display and in its language.
+bool TakesPanel::isItsOwn(const Take& take) const {
+  const Session* session = rehearsal_.session();
+  const auto own = showingOf(work_.project(), take.display, take.language);
+  return session && own && session->display().id == own->display.id &&
+         session->language() == own->language;
 }
 
 void TakesPanel::open(const TakeRun& run) {
@@ -276,7 +294,7 @@ void TakesPanel::write(const Take& take) {
   Entry* entry = picked();
   if (const auto written = writeFile(fromQt(entry->path), writeTake(take)); !written)
     return work_.tell(toQt(written.error().text()), true);
-  runs_.clear();
+  forgetRuns();
   refresh();
 }
 
@@ -295,9 +313,8 @@ void TakesPanel::leaveOut() {
   Entry* entry = picked();
   if (!entry || !opened_.display) return;
   Take take = entry->take;
-  const bool ownDisplay = opened_.display == take.display ||
-                          (!take.display && opened_.display == work_.project().displays[0].id);
-  if (ownDisplay)
+  const auto own = showingOf(work_.project(), take.display, take.language);
+  if (own && opened_.display == own->display.id)
     take.notIn.push_back(opened_.language);
   else
     take.notOn.push_back(opened_.display);
@@ -312,6 +329,7 @@ void TakesPanel::runRestless() {
 
 void TakesPanel::showFound(const Restless& all) {
   refresh();
+  if (all.events == 0) return result_->setText(tr("The menu cannot be run."));
   for (const Found& found : all.found) {
     const Project& project = work_.project();
     QString where = toQt(found.screen.text);

@@ -55,6 +55,8 @@ class TakesPanel : public QWidget {
   void showFound(const Restless& found);
   QString wordsOf(size_t take) const;
   Entry* picked();
+  bool isItsOwn(const Take& take) const;
+  void forgetRuns();
 
   Work& work_;
   Rehearsal& rehearsal_;

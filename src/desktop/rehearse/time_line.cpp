@@ -95,6 +95,7 @@ void TimeLine::paintEvents(QPainter& p) const {
     p.drawRect(QRectF(x, l.top() + 5, std::max(kMark, xOf(until) - x), l.height() - 9));
   };
   for (const InputEvent& e : fed) {
+    if (e.type == InputType::Point) continue;  // there may be many thousands
     const auto before = held;
     noteHeld(held, e);
     for (const InputEvent& down : before)

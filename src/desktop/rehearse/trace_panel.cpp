@@ -147,7 +147,10 @@ void TracePanel::build() {
 void TracePanel::begin() {
   model_.follow(nullptr);
   model_.setOnly({});
-  only_->setCurrentIndex(0);
+  only_->clear();
+  only_->addItem(tr("about everything"));
+  offered_.clear();
+  read_ = 0;
   refresh();
 }
 
@@ -171,7 +174,9 @@ void TracePanel::refreshButtons() {
   if (!rehearsal_.reel()) return;
   const auto& trace = rehearsal_.trace();
   const Project& project = rehearsal_.reel()->session().project();
-  for (const TraceEntry& entry : trace) {
+  read_ = std::min(read_, trace.size());
+  for (; read_ < trace.size(); ++read_) {
+    const TraceEntry& entry = trace[read_];
     if (!entry.item || std::find(offered_.begin(), offered_.end(), entry.item) != offered_.end())
       continue;
     const Item* item = itemOf(entry, project);

@@ -44,6 +44,7 @@ class TracePanel : public QWidget {
   QLabel* why_;
   QPushButton* there_;
   std::vector<ItemId> offered_;  // by the choice, from its second on
+  size_t read_ = 0;              // entries of the trace, for them
   bool following_ = false;       // it picks by itself
 };
 

@@ -64,6 +64,19 @@ inline bool isPointerEvent(InputType type) {
 inline bool isPointer(Device device) {
   return device == Device::Mouse || device == Device::Touch;
 }
+// A key or a controller's button goes down that is held until it is let go.
+inline bool isKeyDown(const InputEvent& event) {
+  switch (event.type) {
+    case InputType::Move:
+    case InputType::Accept:
+    case InputType::Cancel:
+    case InputType::Shoulder:
+    case InputType::Shortcut:
+      return event.down;
+    default:
+      return false;
+  }
+}
 // What a person's device does, as against time and the host.
 inline bool isByPerson(InputType type) {
   switch (type) {

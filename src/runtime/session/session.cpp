@@ -1,6 +1,7 @@
 #include "runtime/session/session.h"
 
 #include <algorithm>
+#include <limits>
 
 #include "runtime/machine/condition.h"
 
@@ -68,33 +69,14 @@ void Session::feed(const InputEvent& event) {
   if (!ended_) work(event);
 }
 
-namespace {
-
-// By a key. What ends something ends it whatever the screen does.
-bool startsSomething(const InputEvent& event) {
-  switch (event.type) {
-    case InputType::Step:
-      return true;
-    case InputType::Move:
-    case InputType::Accept:
-    case InputType::Cancel:
-    case InputType::Shoulder:
-    case InputType::Shortcut:
-      return event.down;
-    default:
-      return false;
-  }
-}
-
-}  // namespace
-
 void Session::work(const InputEvent& event) {
   if (isByPerson(event.type)) {
     useDevice(event.device);
     lastDone_ = now_;
     idledOn_ = -1;
   }
-  if (startsSomething(event) && top().waits()) return;
+  // What ends something ends it whatever the screen does.
+  if ((isKeyDown(event) || event.type == InputType::Step) && top().waits()) return;
   switch (event.type) {
     case InputType::Tick:
       break;
@@ -160,29 +142,28 @@ void Session::runTo(Ms until) {
         box = static_cast<int>(b);
       }
     }
-    const Ms idle = idleEnds();
-    const Ms phase = std::min(nextPhaseEnd(), flyOutEnds());
-    if (phase <= until && phase <= due.at && (!held || phase <= nextRepeat_)) {
-      now_ = std::max(now_, phase);
+    constexpr Ms kNever = std::numeric_limits<Ms>::max();
+    const auto from = [&](Ms at) { return std::max(at, now_); };
+    const Ms phase = from(std::min(nextPhaseEnd(), flyOutEnds())), idle = from(idleEnds());
+    const Ms timer = box >= 0 ? due.at : kNever, repeat = held ? from(nextRepeat_) : kNever;
+    const Ms next = std::min({phase, timer, idle, repeat});
+    if (next > until) break;
+    now_ = next;
+    if (phase == next) {
       if (flyOutEnds() <= now_) top().flyOuts.onTheWay = false;
       endPhases();
       followFlyOuts();
-    } else if (held && nextRepeat_ <= until && nextRepeat_ < due.at) {
-      now_ = std::max(now_, nextRepeat_);
-      nextRepeat_ = now_ + project().settings.repeatInterval;
-      lastDone_ = now_;
-      moveOnce(held->dir);
-    } else if (idle <= until && idle < due.at) {
-      now_ = std::max(now_, idle);
-      beIdle();
-    } else if (box >= 0) {
-      now_ = due.at;
+    } else if (timer == next) {
       FiringChain& chain = button(depth, box).firing;
       withButton(depth, box, [&](const Program& program, Running& run, const StepContext& c) {
         chain.goesOn(c.now) ? fireNext(program, run, c) : cutShort(run, c);
       });
+    } else if (idle == next) {
+      beIdle();
     } else {
-      break;
+      nextRepeat_ = now_ + project().settings.repeatInterval;
+      lastDone_ = now_;
+      moveOnce(held->dir);
     }
     settle();
   }

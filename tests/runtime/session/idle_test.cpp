@@ -51,12 +51,33 @@ TEST(Idle, ItsTimeIsExactHoweverTimeIsHandedIn) {
   EXPECT_EQ(coarse.session().trace(), fine.session().trace());
 }
 
+// Nobody's doing anything is told in the order of times with what is held, timers and phases.
+TEST(Idle, ComesInTheOrderOfTimes) {
+  Project p = test::columnMenu({"One", "Two", "Three"});
+  p.settings.repeatDelay = 400;
+  Screen& screen = p.screens[0].edit();
+  screen.idle = {200, {{.type = ActionType::Message, .message = "asleep"}}};
+  screen.comes = {ScreenMotionForm::Fade, 700, {}};
+  Playing coarse(p), fine(p);
+  for (Playing* run : {&coarse, &fine}) run->key(InputType::Move, true);  // held
+  coarse.wait(3'000);
+  for (int i = 0; i < 300; ++i) fine.wait(10);
+  EXPECT_EQ(coarse.session().trace(), fine.session().trace());
+  const auto& trace = coarse.session().trace();
+  EXPECT_TRUE(std::is_sorted(trace.begin(), trace.end(),
+                             [](const auto& a, const auto& b) { return a.at < b.at; }));
+  EXPECT_TRUE(std::any_of(trace.begin(), trace.end(), [](const TraceEntry& e) {
+    return e.type == TraceType::Idle && e.at == 200;
+  }));
+}
+
 TEST(Idle, OneThatDoesNothingToTheStackComesAgainOnlyAfterAnInput) {
   Project p = test::columnMenu({"One", "Two"});
   p.screens[0].edit().idle = {500, {{.type = ActionType::Message, .message = "asleep"}}};
   Playing run(p);
   run.lines();
-  EXPECT_THAT(run.wait(5'000), testing::ElementsAre("idle on " + p.screens[0]->id.text, "message asleep"));
+  EXPECT_THAT(run.wait(5'000),
+              testing::ElementsAre("idle on " + p.screens[0]->id.text, "message asleep"));
   run.move(Dir::Down);
   EXPECT_THAT(run.wait(5'000), Contains("message asleep"));
 }
