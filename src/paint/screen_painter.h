@@ -11,6 +11,7 @@
 
 namespace bristle {
 
+class KeptLayers;
 class Session;
 struct ScreenRun;
 
@@ -44,8 +45,10 @@ void paintScreen(QPainter& painter, LookPainter& looks, LookTables& tables, cons
                  const QRegion& parts = {});
 
 // A running menu: its screens from below, what is below dimmed as the screens say, and what comes
-// or goes as far as it is there. With `only`, in layout px, at least what shows there.
-void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only = {});
+// or goes as far as it is there. With `only`, in layout px, at least what shows there. With `kept`,
+// what stands still while screens come and go is painted once for them all.
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only = {},
+                  KeptLayers* kept = nullptr);
 // Where what is there so much, 0–1, lies on a display of that size by how it comes or goes: slides
 // move, what grows does so about `still`. Where one reads from the right, left and right change
 // places.

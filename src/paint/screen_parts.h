@@ -132,17 +132,25 @@ inline void paintDecor(QPainter& painter, LookPainter& looks, const Item& item,
   paintDecor(painter, looks, item, toQt(placed.own()));
 }
 
-// How far a screen that is there so much, 0–1, darkens and blurs what lies below it.
+inline void paintDim(QPainter& painter, const Screen& screen, const QRectF& all, double presence) {
+  if (screen.dimBelow > 0)
+    painter.fillRect(all, QColor(0, 0, 0, int(screen.dimBelow * presence * 255)));
+}
+
+// How far a screen that is there so much, 0–1, darkens what lies below it, and lets it cross over
+// to how it is blurred.
 inline void paintOverBelow(QPainter& painter, const Screen& screen, const Layout& layout,
                            double presence, int depth, const PaintsBelow& below) {
   const QRectF all(0, 0, layout.width, layout.height);
-  if (screen.blurBelow > 0 && depth < kPanesWithin) {
+  if (screen.blurBelow > 0 && presence > 0 && depth < kPanesWithin) {
     QPainterPath outline;
     outline.addRect(all);
-    paintBlurred(painter, outline, screen.blurBelow * presence, all, below);
+    const double opacity = painter.opacity();
+    painter.setOpacity(opacity * presence);
+    paintBlurred(painter, outline, screen.blurBelow, all, below);
+    painter.setOpacity(opacity);
   }
-  if (screen.dimBelow > 0)
-    painter.fillRect(all, QColor(0, 0, 0, int(screen.dimBelow * presence * 255)));
+  paintDim(painter, screen, all, presence);
 }
 
 }  // namespace bristle

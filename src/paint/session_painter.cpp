@@ -1,4 +1,5 @@
 // Draws a running menu: screens over one another, and those that come and go.
+#include "paint/kept_layers.h"
 #include "paint/screen_painter.h"
 #include "paint/screen_parts.h"
 #include "runtime/session/session.h"
@@ -75,7 +76,82 @@ class AsItRuns {
 
   void paintAll(QPainter& painter, const QRectF& only) { paint(painter, runs_.size(), only, 0); }
 
+  // What lies still below all that comes or goes is laid down as one picture, and what comes or
+  // goes is one, where it stays as large as it is.
+  void paintKept(QPainter& painter, KeptLayers& kept) {
+    size_t still = 0;
+    while (still < runs_.size() && !isMoving(still)) ++still;
+    KeptLayer* below = nullptr;
+    if (still > 0) {
+      below = &kept.layer(-1, painter, session_, runs_, 0, still,
+                          [&](QPainter& p) { paint(p, still, {}, 0); });
+      KeptLayers::lay(painter, below->picture, {}, 1);
+    }
+    for (size_t s = still; s < runs_.size(); ++s) {
+      const ScreenRun& run = *runs_[s];
+      const double presence = run.life.presence(session_.now());
+      if (s == still && below)
+        paintOverKept(painter, *below, run, presence);
+      else
+        paintOverBelow(painter, *run.screen, run.layout, presence, 0,
+                       [&](QPainter& p, const QRectF& part) { paint(p, s, part, 1); });
+      if (isMoving(s))
+        paintMovingKept(painter, kept, s);
+      else if (presence > 0)
+        paintRun(painter, s, run.screen->items.size(), {}, 0);
+    }
+  }
+
  private:
+  // As paintOverBelow.
+  static void paintOverKept(QPainter& painter, KeptLayer& below, const ScreenRun& over,
+                            double presence) {
+    const Screen& screen = *over.screen;
+    const QRectF all(0, 0, over.layout.width, over.layout.height);
+    if (screen.blurBelow > 0 && presence > 0) {
+      if (below.blurred.isNull()) {
+        below.blurred = QImage(below.picture.size(), QImage::Format_ARGB32_Premultiplied);
+        below.blurred.setDevicePixelRatio(below.picture.devicePixelRatio());
+        below.blurred.fill(Qt::transparent);
+        QPainter onto(&below.blurred);
+        onto.setTransform(painter.transform());
+        QPainterPath outline;
+        outline.addRect(all);
+        const QTransform toLayout = painter.transform().inverted();
+        paintBlurred(onto, outline, screen.blurBelow, all, [&](QPainter& p, const QRectF&) {
+          p.setTransform(toLayout, true);
+          p.drawImage(QPointF(), below.picture);
+        });
+      }
+      KeptLayers::lay(painter, below.blurred, {}, presence);
+    }
+    paintDim(painter, screen, all, presence);
+  }
+
+  void paintMovingKept(QPainter& painter, KeptLayers& kept, size_t s) {
+    const ScreenRun& run = *runs_[s];
+    const ScreenMotion& motion = run.life.motion();
+    const double presence = run.life.presence(session_.now());
+    const QRectF all(0, 0, run.layout.width, run.layout.height);
+    const bool panes = std::any_of(run.screen->items.begin(), run.screen->items.end(),
+                                   [](const Shared<Item>& item) {
+                                     const auto* panel = std::get_if<PanelData>(&item->what);
+                                     return panel && panel->blur > 0;
+                                   });
+    if (motion.follow > 0 || motion.form == ScreenMotionForm::Grow || panes)
+      return paintMoving(painter, s, {}, 0);
+    if (presence <= 0) return;
+    const KeptLayer& own =
+        kept.layer(run.number, painter, session_, runs_, s, s + 1,
+                   [&](QPainter& p) { paintRun(p, s, run.screen->items.size(), {}, 0); });
+    const QTransform moved = motionOf(motion, presence, run.layout, {});
+    painter.save();
+    painter.setClipRect(all, Qt::IntersectClip);
+    KeptLayers::lay(painter, own.picture, {moved.dx(), moved.dy()},
+                    motion.form == ScreenMotionForm::Fade ? presence : 1);
+    painter.restore();
+  }
+
   // The first `end` of its screens.
   void paint(QPainter& painter, size_t end, const QRectF& only, int depth) {
     for (size_t s = 0; s < end; ++s) {
@@ -226,8 +302,12 @@ class AsItRuns {
 
 }  // namespace
 
-void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only) {
-  AsItRuns(looks, session).paintAll(painter, only);
+void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only,
+                  KeptLayers* kept) {
+  AsItRuns as(looks, session);
+  if (kept && session.screensMove()) return as.paintKept(painter, *kept);
+  if (kept) kept->forget();
+  as.paintAll(painter, only);
 }
 
 }  // namespace bristle

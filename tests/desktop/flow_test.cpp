@@ -10,6 +10,8 @@
 #include "desktop/flow/flow_view.h"
 #include "desktop/flow/steps_page.h"
 #include "desktop/window_fixture.h"
+#include "devices/tone.h"
+#include "devices/virtual_pad.h"
 
 namespace bristle {
 namespace {
@@ -92,6 +94,61 @@ TEST_F(FlowBenchTest, AScreenActsByItself) {
   EXPECT_TRUE(view->hintAt(view->toMap(on)).contains(QStringLiteral("30 s")));
   QTest::mouseClick(view, Qt::LeftButton, {}, on.toPoint());
   EXPECT_EQ(work().screen()->id, project().screens[1]->id);
+}
+
+TEST_F(FlowBenchTest, APressBesideAScreenIsSetOnItsCard) {
+  work().pickScreen(project().screens[1]->id);
+  choose(QStringLiteral("Press beside it"), 2);
+  EXPECT_EQ(project().screens[1]->beside, Beside::Through);
+  work().undo();  // by keys it went over the one between
+  work().undo();
+  EXPECT_EQ(project().screens[1]->beside, Beside::Blocks);
+}
+
+// What is heard wherever one is, and which values say how loud.
+TEST_F(FlowBenchTest, SoundsAndVolumesOfAllScreensAreSet) {
+  ASSERT_TRUE(work().perform(addValue("Loudness", ValueSort::Number)));
+  choose(QStringLiteral("Volume of cues"), 1);
+  EXPECT_EQ(project().settings.cueVolume, project().values[0].id);
+  choose(QStringLiteral("Volume of cues"), 0);
+  EXPECT_FALSE(project().settings.cueVolume);
+  QString said;
+  QObject::connect(&work(), &Work::told, window.get(), [&](const QString& what) { said = what; });
+  fill(QStringLiteral("Leads nowhere"), QStringLiteral("nowhere.wav"));
+  EXPECT_TRUE(project().settings.bumpSound.empty());
+  EXPECT_TRUE(said.contains(QStringLiteral("nowhere.wav"))) << fromQt(said);
+  work().setFolder(folder.path());
+  test::writeTone(fromQt(path("tick.wav")), 60, 1, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+  fill(QStringLiteral("Leads nowhere"), QStringLiteral("tick.wav"));
+  EXPECT_EQ(project().settings.bumpSound, "tick.wav");
+}
+
+// The same by a controller: shoulders go through the buttons, accept leads, directions choose.
+TEST_F(FlowBenchTest, AControllerLeadsAButton) {
+  test::VirtualPad pad;
+  QTest::qWait(30);
+  const auto press = [&](SDL_GameControllerButton each, const std::function<bool()>& done) {
+    pad.button(each, true);
+    EXPECT_TRUE(QTest::qWaitFor(done)) << each;
+    pad.button(each, false);
+  };
+  const auto picked = [&](size_t i) { return work().picked().items == std::vector{ids[i]}; };
+  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER, [&] { return picked(0); });
+  QTest::qWait(30);
+  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER, [&] { return picked(1); });
+  press(SDL_CONTROLLER_BUTTON_LEFTSHOULDER, [&] { return picked(0); });
+  press(SDL_CONTROLLER_BUTTON_A, [&] { return view->isLeading(); });
+  press(SDL_CONTROLLER_BUTTON_B, [&] { return !view->isLeading(); });
+  EXPECT_TRUE(actions(0).empty());
+  QTest::qWait(30);
+  press(SDL_CONTROLLER_BUTTON_A, [&] { return view->isLeading(); });
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_RIGHT, true);
+  QTest::qWait(30);
+  pad.button(SDL_CONTROLLER_BUTTON_DPAD_RIGHT, false);
+  QTest::qWait(30);
+  press(SDL_CONTROLLER_BUTTON_A, [&] { return !actions(0).empty(); });
+  ASSERT_EQ(actions(0).size(), 1u);
+  EXPECT_EQ(actions(0)[0].screen, project().screens[1]->id);
 }
 
 TEST_F(FlowBenchTest, KeysDoItAll) {

@@ -78,6 +78,15 @@ TEST_F(KeysTest, ControllerButtonsAreChosenFromAList) {
   EXPECT_THAT(signs(Does::TabLeft, Sign::Of::Button), ElementsAre("left trigger"));
 }
 
+TEST_F(KeysTest, HowHeldDirectionsRepeatIsSet) {
+  fill(QStringLiteral("Held, repeats after"), QStringLiteral("250 ms"));
+  fill(QStringLiteral("Then every"), QStringLiteral("90"));
+  EXPECT_EQ(project().settings.repeatDelay, 250);
+  EXPECT_EQ(project().settings.repeatInterval, 90);
+  fill(QStringLiteral("Then every"), QStringLiteral("0"));
+  EXPECT_EQ(project().settings.repeatInterval, 90) << "never without time between";
+}
+
 TEST_F(KeysTest, TwoThingsOnOneKeyAreTold) {
   const auto wrong = [&] {
     QString out;

@@ -48,6 +48,39 @@ class PlaceTree : public PlaceBenchTest {
   QTreeView* view = nullptr;
 };
 
+// Of a set of panels one is there; another is looked at by picking it, or the button that shows it,
+// and the project stays as it is.
+TEST_F(PlaceTree, AnotherPanelIsLookedAt) {
+  ASSERT_TRUE(work().perform(changeItems(screenId(), {column}, "panels", {},
+                                         [](Item& i) { i.container()->panels = true; })));
+  ASSERT_TRUE(work().perform(changeItems(screenId(), {free}, "show", {}, [&](Item& i) {
+    i.button()->actions = {{.type = ActionType::Panel, .item = ids[0]}};
+  })));
+  const Project before = project();
+  const auto isSeen = [&](const ItemId& id) {
+    return work().layout().items[*indexOf(screen(), id)].isSeen();
+  };
+  const auto hasRoutes = [&](const ItemId& id) {
+    return work().routes().boxOf[*indexOf(screen(), id)] >= 0;
+  };
+  EXPECT_TRUE(isSeen(ids[0]));
+  EXPECT_FALSE(isSeen(ids[1]));
+  clickRow(row(QStringLiteral("Two")));
+  EXPECT_FALSE(isSeen(ids[0]));
+  EXPECT_TRUE(isSeen(ids[1]));
+  EXPECT_TRUE(hasRoutes(ids[1]));
+  // On the canvas it is picked like anything else, and stays when nothing is.
+  work().pickItems({});
+  EXPECT_TRUE(isSeen(ids[1]));
+  QTest::mouseClick(&canvas(), Qt::LeftButton, {},
+                    canvas().toWidget(toQt(boxOf(ids[1])).center()).toPoint());
+  EXPECT_EQ(work().picked().items, std::vector{ids[1]});
+  clickRow(row(QStringLiteral("Free")));
+  EXPECT_TRUE(isSeen(ids[0]));
+  EXPECT_FALSE(isSeen(ids[1]));
+  EXPECT_TRUE(equal(project(), before));
+}
+
 TEST_F(PlaceTree, WhatIsPickedInTheTreeIsPickedOnTheCanvasAndBack) {
   clickRow(row(QStringLiteral("Two")));
   EXPECT_EQ(work().picked().items, std::vector<ItemId>{ids[1]});

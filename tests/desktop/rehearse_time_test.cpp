@@ -274,6 +274,18 @@ TEST_F(RehearseTime, F11ShowsTheMenuAloneAndComesBack) {
   EXPECT_TRUE(QTest::qWaitFor([&] { return !bench().menu().isWindow(); }))
       << "closed, it comes back";
   EXPECT_TRUE(bench().menu().isVisible());
+  key(Qt::Key_F11);
+  QTest::keyClick(&bench().menu(), Qt::Key_F5);
+  EXPECT_FALSE(bench().menu().isWindow());
+  EXPECT_FALSE(bench().isVisible()) << "back to where one was";
+}
+
+// What was set up for one project says nothing of another.
+TEST_F(RehearseTime, TheSetUpGoesWithTheProject) {
+  rehearse(test::columnMenu({"One", "Two"}));
+  bench().rehearsal().setUp(bristle::SetUp{.dark = true, .rightToLeft = {}, .starts = {}});
+  work().replace(test::columnMenu({"Other"}), {}, false);
+  EXPECT_EQ(bench().rehearsal().setUp(), bristle::SetUp{});
 }
 
 }  // namespace

@@ -19,7 +19,7 @@
 namespace bristle {
 namespace {
 
-struct Size {
+struct WindowSize {
   const char* name;
   int width, height;
   bool dark;
@@ -38,7 +38,7 @@ QString plain(const QString& text) {
   return document.toPlainText();
 }
 
-class Walk : public test::WindowTest, public testing::WithParamInterface<Size> {
+class Walk : public test::WindowTest, public testing::WithParamInterface<WindowSize> {
  protected:
   void SetUp() override {
     WindowTest::SetUp();
@@ -204,10 +204,10 @@ TEST_P(Walk, EveryPageOfTheShapeBench) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Sizes, Walk,
-                         testing::Values(Size{"usual", 1280, 800, false},
-                                         Size{"usual_dark", 1280, 800, true},
-                                         Size{"small", 1100, 700, false},
-                                         Size{"small_dark", 1100, 700, true}),
+                         testing::Values(WindowSize{"usual", 1280, 800, false},
+                                         WindowSize{"usual_dark", 1280, 800, true},
+                                         WindowSize{"small", 1100, 700, false},
+                                         WindowSize{"small_dark", 1100, 700, true}),
                          [](const auto& each) { return each.param.name; });
 
 }  // namespace

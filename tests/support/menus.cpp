@@ -70,6 +70,7 @@ void addDoing(Project& project, Screen& screen, const ItemId& button) {
   screen.comes = slide;
   screen.goes = grow;
   screen.sleeps = true;
+  screen.beside = Beside::Through;
   screen.idle = {20'000, {{.type = ActionType::Speak, .language = project.languages[0].id}}};
   screen.blurBelow = 7;
   screen.music = {"deep.ogg", 0.5, Beneath::Stops};

@@ -10,7 +10,7 @@
 
 namespace bristle {
 namespace {
-constexpr qint64 kFrame = 16;  // ms: longer is seen as a halt
+constexpr qint64 kSeenAsHalt = 16;  // ms
 }
 
 Derived::Derived(const TextMeasure& measure)
@@ -43,7 +43,7 @@ Derived::Kept* Derived::kept(const ShownScreen& shown) {
   auto layout = std::make_shared<Layout>(
       again ? std::move(*again) : layOut(shown.project, *screen, shown.showing, measure_));
   if (kept_.size() >= kMostKept) kept_.pop_back();
-  if (taken.elapsed() > kFrame)
+  if (taken.elapsed() > kSeenAsHalt)
     spdlog::warn("laying out {} items took {} ms", screen->items.size(), taken.elapsed());
   kept_.push_front({shown, std::move(layout)});
   return &kept_.front();

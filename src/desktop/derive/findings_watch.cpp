@@ -8,7 +8,7 @@
 
 namespace bristle {
 namespace {
-constexpr int kSoon = 100;  // ms after the last change: a drag makes many
+constexpr int kFindAfter = 100;  // ms after the last change: a drag makes many
 }
 
 FindingsWatch::FindingsWatch(QObject* parent)
@@ -18,7 +18,7 @@ FindingsWatch::FindingsWatch(QObject* parent)
         Q_EMIT changed();
       }) {
   soon_.setSingleShot(true);
-  soon_.setInterval(kSoon);
+  soon_.setInterval(kFindAfter);
   connect(&soon_, &QTimer::timeout, this, &FindingsWatch::begin);
 }
 

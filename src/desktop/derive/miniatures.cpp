@@ -8,7 +8,7 @@
 namespace bristle {
 namespace {
 
-constexpr int kSoon = 60;  // ms: a drag makes many changes, of which only some need be seen
+constexpr int kDrawAfter = 60;  // ms: a drag makes many changes, of which only some need be seen
 constexpr size_t kMostKept = 1000;
 
 // Whether a picture of one serves for the other.
@@ -86,7 +86,7 @@ Miniatures::Miniatures(QObject* parent)
         Q_EMIT changed();
       }) {
   soon_.setSingleShot(true);
-  soon_.setInterval(kSoon);
+  soon_.setInterval(kDrawAfter);
   connect(&soon_, &QTimer::timeout, this, &Miniatures::next);
 }
 

@@ -7,7 +7,7 @@
 
 namespace bristle {
 namespace {
-constexpr int kSoon = 60;  // ms after the last change: a drag makes many
+constexpr int kLookAfter = 60;  // ms after the last change: a drag makes many
 }
 
 struct PlaceWatch::Kit {
@@ -38,7 +38,7 @@ PlaceWatch::PlaceWatch(QObject* parent)
         Q_EMIT changed();
       }) {
   soon_.setSingleShot(true);
-  soon_.setInterval(kSoon);
+  soon_.setInterval(kLookAfter);
   connect(&soon_, &QTimer::timeout, this, &PlaceWatch::begin);
 }
 

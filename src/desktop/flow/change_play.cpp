@@ -12,9 +12,9 @@
 namespace bristle {
 namespace {
 
-constexpr int kFrame = 16;  // ms
-constexpr Ms kStays = 250;  // before and after it, so that one sees what it was and is
-constexpr int kHigh = 132;  // px
+constexpr int kPlayFrame = 16;  // ms
+constexpr Ms kStays = 250;      // before and after it, so that one sees what it was and is
+constexpr int kHigh = 132;      // px
 
 double gone(const ScreenMotion& motion, Ms at) {
   if (motion.time() <= 0 || at >= motion.time()) return at >= 0 ? 1 : 0;
@@ -26,7 +26,7 @@ double gone(const ScreenMotion& motion, Ms at) {
 ChangePlay::ChangePlay(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   setFixedHeight(kHigh);
   setAccessibleName(tr("The change, played in small"));
-  frames_.setInterval(kFrame);
+  frames_.setInterval(kPlayFrame);
   connect(&frames_, &QTimer::timeout, this, [this] {
     if (clock_.elapsed() > lasts() + 2 * kStays) frames_.stop();
     update();

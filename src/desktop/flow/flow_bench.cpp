@@ -12,6 +12,8 @@
 #include "desktop/flow/steps_page.h"
 #include "desktop/flow/values_page.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/controller_walk.h"
+#include "desktop/view/counted.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/view/form.h"
 #include "desktop/work/while_seen.h"
@@ -38,6 +40,12 @@ FlowBench::FlowBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
   connect(view_, &FlowView::stepChanged, card_, [this] { card_->show(view_->step()); });
   connect(card_, &FlowCard::inHand, view_, &FlowView::pickAction);
   connect(view_, &FlowView::opened, this, [this] { Q_EMIT wantsBench(QStringLiteral("place")); });
+  auto* controllers = new ControllerWalk(work, *view_);
+  connect(controllers, &ControllerWalk::stepped, view_, &FlowView::goTo);
+  connect(controllers, &ControllerWalk::turned, view_,
+          [this](bool forwards) { view_->stepBy(forwards ? 1 : -1); });
+  connect(controllers, &ControllerWalk::wentThrough, view_,
+          [this](bool into) { into ? view_->takeLead() : view_->dropLead(); });
   addCommands();
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
@@ -111,8 +119,9 @@ void FlowBench::refresh() {
   const FlowGraph graph = flowOf(work_.project());
   const auto leads = std::count_if(graph.steps.begin(), graph.steps.end(),
                                    [](const FlowStep& each) { return each.to >= 0; });
-  about_->setText(tr("%1 · %2").arg(tr("%n screens", nullptr, int(graph.screens.size())),
-                                    tr("%n ways", nullptr, int(leads))));
+  about_->setText(
+      tr("%1 · %2").arg(counted(qint64(graph.screens.size()), tr("%n screen"), tr("%n screens")),
+                        counted(leads, tr("%n way"), tr("%n ways"))));
   QStringList names{tr("Go to…")};
   int at = 0;
   for (const auto& screen : work_.project().screens) {

@@ -6,6 +6,7 @@
 
 class QStackedWidget;
 class QComboBox;
+class QHBoxLayout;
 class QToolButton;
 
 namespace bristle {
@@ -24,7 +25,7 @@ class FlowBench : public Bench {
   QString hint() const override;
 
  private:
-  void buildHead(class QHBoxLayout& head);
+  void buildHead(QHBoxLayout& head);
   void addCommands();
   void refresh();
   void turn();

@@ -6,6 +6,7 @@
 #include "desktop/flow/change_play.h"
 #include "desktop/flow/habits_form.h"
 #include "desktop/flow/motion_rows.h"
+#include "desktop/flow/sounds_form.h"
 #include "desktop/view/action_form.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
@@ -18,6 +19,7 @@ FlowCard::FlowCard(Work& work) : work_(work) {
   column->setContentsMargins(0, 0, 0, 0);
   column->addWidget(form_ = new Form);
   column->addWidget(habits_ = new HabitsForm(work));
+  column->addWidget(sounds_ = new SoundsForm(work));
   column->addStretch();
   buildButton(*form_);
   buildScreen(*form_);
@@ -86,6 +88,15 @@ void FlowCard::buildScreen(Form& form) {
         return true;
       },
       QStringLiteral("px"));
+  beside_ = form.choice(tr("Press beside it"),
+                        {tr("does nothing"), tr("goes back"), tr("goes back, and presses below")},
+                        [this](int i) {
+                          changeIt("change what a press beside it does",
+                                   [i](Screen& s) { s.beside = static_cast<Beside>(i); });
+                        });
+  beside_->setToolTip(
+      tr("Of a pointer or finger, where nothing of this screen stands, while it lies on "
+         "top of another"));
   waits_ = form.check(tr("Takes input only once it is shown"), [this](bool on) {
     changeIt("wait until shown", [on](Screen& s) { s.waitUntilShown = on; });
   });
@@ -136,6 +147,7 @@ void FlowCard::refresh() {
   }
   refreshChange();
   refreshScreen();
+  sounds_->refresh();
 }
 
 void FlowCard::refreshChange() {
@@ -174,6 +186,7 @@ void FlowCard::refreshScreen() {
   goes_->show(screen->goes);
   refill(dim_, QString::number(screen->dimBelow));
   refill(blur_, QString::number(screen->blurBelow));
+  refill(beside_, static_cast<int>(screen->beside));
   refill(waits_, screen->waitUntilShown);
   refill(sleeps_, screen->sleeps);
   habits_->show(*screen);

@@ -7,6 +7,7 @@
 #include "core/derive/flow_graph.h"
 
 class QCheckBox;
+class QComboBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;
@@ -18,7 +19,7 @@ class ChangePlay;
 class HabitsForm;
 class Form;
 class MotionRows;
-class SoundRows;
+class SoundsForm;
 class Work;
 struct Screen;
 struct ScreenChange;
@@ -48,12 +49,14 @@ class FlowCard : public QWidget {
   QLabel *head_, *none_, *changeHead_;
   ActionForm* actions_;
   HabitsForm* habits_;
+  SoundsForm* sounds_;
   QCheckBox *own_, *first_, *waits_, *sleeps_;
   MotionRows *out_, *in_, *comes_, *goes_;
   ChangePlay* play_;
   QPushButton* playIt_;
   Form* form_;
   QLineEdit *name_, *dim_, *blur_;
+  QComboBox* beside_;
 };
 
 }  // namespace bristle

@@ -5,6 +5,7 @@
 
 #include "core/derive/action_words.h"
 #include "desktop/flow/flow_view.h"
+#include "desktop/view/counted.h"
 #include "desktop/view/strokes.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
@@ -134,7 +135,8 @@ QString FlowView::faultOf(int s) const {
   if (!screen.left) out << tr("no way out");
   const auto broken = std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
                                     [s](const FlowStep& f) { return f.from == s && f.broken; });
-  if (broken) out << tr("%n lead to what is gone", nullptr, int(broken));
+  if (broken)
+    out << counted(qint64(broken), tr("%n leads to what is gone"), tr("%n lead to what is gone"));
   return out.join(QStringLiteral(" · "));
 }
 
@@ -168,7 +170,8 @@ void FlowView::paintMarks(QPainter& p, int s) {
   if (first) line(tr("opens first"), theme.quiet);
   line(faultOf(s), theme.wrong);
   const auto& idle = map_.graph().screens[size_t(s)].idle;
-  if (!idle.empty()) line(tr("%n do nothing", nullptr, int(idle.size())), theme.quiet);
+  if (!idle.empty())
+    line(counted(qint64(idle.size()), tr("%n does nothing"), tr("%n do nothing")), theme.quiet);
   const bool back =
       std::any_of(map_.graph().steps.begin(), map_.graph().steps.end(), [s](const FlowStep& f) {
         return f.from == s && (f.type == ActionType::Back || f.type == ActionType::BackTo);

@@ -212,6 +212,7 @@ void FlowView::wheelEvent(QWheelEvent* event) {
 
 // Through the screen's buttons, and through what each does.
 void FlowView::stepBy(int by) {
+  lead_ = -1;
   const Screen* screen = work_.screen();
   if (!screen) return;
   const auto all = buttonsOf(work_.project(), *screen);
@@ -236,18 +237,18 @@ void FlowView::stepBy(int by) {
 }
 
 // The nearest screen that way; what lies aside counts twice.
-void FlowView::goTo(Qt::Key arrow) {
+void FlowView::goTo(Dir arrow) {
   const int from = lead_ >= 0 ? lead_ : pickedScreen();
   const auto& boxes = map_.places().boxes;
   int best = -1;
   double least = 0;
   for (int s = 0; s < int(boxes.size()) && from >= 0; ++s) {
     const QPointF d = map_.box(s).center() - map_.box(from).center();
-    const double on = arrow == Qt::Key_Right  ? d.x()
-                      : arrow == Qt::Key_Left ? -d.x()
-                      : arrow == Qt::Key_Down ? d.y()
-                                              : -d.y();
-    const bool across = arrow == Qt::Key_Right || arrow == Qt::Key_Left;
+    const double on = arrow == Dir::Right  ? d.x()
+                      : arrow == Dir::Left ? -d.x()
+                      : arrow == Dir::Down ? d.y()
+                                           : -d.y();
+    const bool across = arrow == Dir::Right || arrow == Dir::Left;
     const double aside = std::abs(across ? d.y() : d.x());
     if (s == from || on < 1) continue;
     const double price = on + 2 * aside;
@@ -275,30 +276,40 @@ void FlowView::beginLead() {
   update();
 }
 
+void FlowView::takeLead() {
+  if (lead_ < 0) return beginLead();
+  leadTo(std::exchange(lead_, -1));
+  update();
+}
+
+void FlowView::dropLead() {
+  lead_ = -1;
+  update();
+}
+
 void FlowView::keyPressEvent(QKeyEvent* event) {
   switch (event->key()) {
     case Qt::Key_Up:
+      return goTo(Dir::Up);
     case Qt::Key_Down:
+      return goTo(Dir::Down);
     case Qt::Key_Left:
+      return goTo(Dir::Left);
     case Qt::Key_Right:
-      return goTo(static_cast<Qt::Key>(event->key()));
+      return goTo(Dir::Right);
     case Qt::Key_PageUp:
     case Qt::Key_PageDown:
-      lead_ = -1;
       return stepBy(event->key() == Qt::Key_PageDown ? 1 : -1);
     case Qt::Key_Return:
     case Qt::Key_Enter:
-      if (lead_ < 0) return beginLead();
-      leadTo(std::exchange(lead_, -1));
-      return update();
+      return takeLead();
     case Qt::Key_N:
       if (lead_ < 0) break;
       lead_ = -1;
       return leadToNew();
     case Qt::Key_Escape:
       if (lead_ < 0) break;
-      lead_ = -1;
-      return update();
+      return dropLead();
     case Qt::Key_Delete:
     case Qt::Key_Backspace:
       if (step()) work_.perform(bristle::removeAction(work_.screen()->id, work_.item()->id, at_));

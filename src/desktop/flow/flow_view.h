@@ -31,6 +31,13 @@ class FlowView : public QWidget {
   // The picked button's action in hand, or what the screen in hand lacks, by keys: a target is
   // chosen with the arrows and taken with Return.
   void beginLead();
+  // Begins it, or takes the target that it stands on.
+  void takeLead();
+  void dropLead();
+  // To the nearest screen that way, as what is in hand or as the target.
+  void goTo(Dir arrow);
+  // Through the buttons of the screen in hand, and what each does: 1 or −1.
+  void stepBy(int by);
   bool isLeading() const { return lead_ >= 0; }
 
  Q_SIGNALS:
@@ -54,8 +61,6 @@ class FlowView : public QWidget {
   void refresh();
   int pickedScreen() const;
   void pick(int screen, const ItemId& button);
-  void stepBy(int by);
-  void goTo(Qt::Key arrow);
   void leadTo(int screen);
   void leadToNew();
   void paintHeads(QPainter& painter);

@@ -2,6 +2,7 @@
 
 #include "desktop/frame/autosave.h"
 #include "desktop/frame/files.h"
+#include "desktop/view/counted.h"
 #include "desktop/work/work.h"
 
 #include <QDateTime>
@@ -24,7 +25,9 @@ QString inWords(const QDateTime& when) {
   const qint64 minutes = when.secsTo(QDateTime::currentDateTime()) / 60;
   const QString clock = QLocale().toString(when, QLocale::ShortFormat);
   if (minutes < 1) return QObject::tr("%1, just now").arg(clock);
-  if (minutes < 120) return QObject::tr("%1, %n minute(s) ago", nullptr, int(minutes)).arg(clock);
+  if (minutes < 120)
+    return counted(minutes, QObject::tr("%1, %n minute ago"), QObject::tr("%1, %n minutes ago"))
+        .arg(clock);
   return clock;
 }
 
@@ -157,7 +160,7 @@ void RecoveryPage::show(const LeftBehind& left) {
     });
   others->addStretch();
   if (left_.size() > 1)
-    others->addWidget(new QLabel(tr("%n more left unsaved", nullptr, int(left_.size()) - 1)));
+    others->addWidget(new QLabel(tr("%1 more left unsaved").arg(left_.size() - 1)));
   column->addLayout(others);
   column->addStretch();
   column_->addWidget(body_, 1);

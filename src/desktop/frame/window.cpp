@@ -17,6 +17,7 @@
 #include "desktop/frame/finder.h"
 #include "desktop/frame/recovery_page.h"
 #include "desktop/shelf/shelf.h"
+#include "desktop/view/counted.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -224,7 +225,8 @@ Bench* Window::need(size_t index) {
     if (hinting_) say({}, false);
   });
   bench->restoreState(settings_);
-  connect(bench, &Bench::wantsBench, this, &Window::openBench);
+  connect(bench, &Bench::wantsBench, this,
+          [this](const QString& id) { id.isEmpty() ? rehearseOrBack() : openBench(id); });
   pages_->addWidget(bench);
   cards_->addWidget(cardOf_[bench]);
   return bench;
@@ -320,8 +322,9 @@ void Window::refresh() {
 
 void Window::showFindings() {
   const Findings& found = found_->now();
-  findings_->setText(found.empty() ? tr("no findings")
-                                   : tr("%n finding(s)", nullptr, int(found.size())));
+  findings_->setText(found.empty()
+                         ? tr("no findings")
+                         : counted(qint64(found.size()), tr("%n finding"), tr("%n findings")));
   QStringList lines;
   for (size_t i = 0; i < found.size() && i < 12; ++i)
     lines << toQt(found[i].place + ": " + found[i].reason);

@@ -16,7 +16,7 @@
 namespace bristle {
 namespace {
 
-constexpr double kTileWidth = 128, kTileHeight = 84, kRail = 30, kMargin = 10;
+constexpr double kTileWidth = 128, kTileHeight = 84, kRail = 30, kRim = 10;
 
 // Columns in the order in which a button goes through its roles.
 int columnOf(Role role) {
@@ -105,7 +105,7 @@ void GraphView::follow() {
 QRectF GraphView::tileOf(const StateId& id) const {
   const Machine* machine = work_.machine();
   if (!machine || (id && !findState(*machine, id))) return {};
-  if (!id) return {kMargin, height() - kRail - 4, width() - 2 * kMargin, kRail};
+  if (!id) return {kRim, height() - kRail - 4, width() - 2 * kRim, kRail};
   std::array<int, 4> counts{};
   int column = 0, row = 0;
   for (const State& s : machine->states) {
@@ -116,15 +116,15 @@ QRectF GraphView::tileOf(const StateId& id) const {
     }
     ++counts[c];
   }
-  const double w = std::min(kTileWidth, (width() - 2 * kMargin) / 4.0 - 22);
+  const double w = std::min(kTileWidth, (width() - 2 * kRim) / 4.0 - 22);
   const int rows = counts[size_t(column)];
-  const double room = height() - kRail - 3 * kMargin - 8;
+  const double room = height() - kRail - 3 * kRim - 8;
   const double h =
       std::min(kTileHeight, room / *std::max_element(counts.begin(), counts.end()) - 12);
-  const double x = kMargin + (width() - 2 * kMargin - w) * column / 3.0;
+  const double x = kRim + (width() - 2 * kRim - w) * column / 3.0;
   // Every other column is set a little lower, so that strokes do not run through tiles.
   const double shift = column % 2 ? 0 : (rows == 1 ? 0 : 10);
-  const double y = kMargin + shift + (room - 10) * (row + 0.5) / rows - h / 2;
+  const double y = kRim + shift + (room - 10) * (row + 0.5) / rows - h / 2;
   return {x, y, w, h};
 }
 

@@ -6,6 +6,7 @@
 
 #include "core/edit/machine_edits.h"
 #include "desktop/motion/graph_view.h"
+#include "desktop/view/counted.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
 
@@ -69,7 +70,8 @@ void TemplatePage::tell(const Side& side) {
   if (const Lawfulness* now = side.laws->now(); now && !now->error) {
     int broken = 0;
     for (const LawResult& law : now->report.laws) broken += law.broken && law.waived.empty();
-    laws = broken ? tr("%n law(s) broken", nullptr, broken) : tr("all laws kept");
+    laws =
+        broken ? counted(broken, tr("%n law broken"), tr("%n laws broken")) : tr("all laws kept");
   }
   side.about->setText(tr("%1 · %2 states · %3 transitions · %4")
                           .arg(side.about->objectName())

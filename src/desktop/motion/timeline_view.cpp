@@ -13,7 +13,7 @@
 namespace bristle {
 namespace {
 
-constexpr double kNames = 122, kRight = 22, kRuler = 18, kMostRow = 150, kKnob = 5, kNear = 9;
+constexpr double kTrackNames = 122, kTrackRight = 22, kTrackRuler = 18, kMostRow = 150, kKeyKnob = 5, kNearKey = 9;
 constexpr double kKeyTime = 0.01, kBigKeyTime = 0.1;
 
 }  // namespace
@@ -48,7 +48,7 @@ const StateMotion* TimelineView::motion() const {
 double TimelineView::rowHeight() const {
   const StateMotion* m = motion();
   return m ? std::min(kMostRow,
-                      (height() - kRuler - 8) / double(std::max<size_t>(1, m->tracks.size())))
+                      (height() - kTrackRuler - 8) / double(std::max<size_t>(1, m->tracks.size())))
            : kMostRow;
 }
 
@@ -63,24 +63,24 @@ double TimelineView::reach(const MotionTrack& track) const {
 
 QPointF TimelineView::placeOf(size_t row, double phase, double add) const {
   const StateMotion* m = motion();
-  const double middle = kRuler + rowHeight() * (double(row) + 0.5);
+  const double middle = kTrackRuler + rowHeight() * (double(row) + 0.5);
   const double up = m && row < m->tracks.size() ? add / reach(m->tracks[row]) : 0;
-  return {kNames + phase * (width() - kNames - kRight), middle - up * (rowHeight() / 2 - 7)};
+  return {kTrackNames + phase * (width() - kTrackNames - kTrackRight), middle - up * (rowHeight() / 2 - 7)};
 }
 
 double TimelineView::phaseAt(double x) const {
-  return std::clamp((x - kNames) / (width() - kNames - kRight), 0.0, 1.0);
+  return std::clamp((x - kTrackNames) / (width() - kTrackNames - kTrackRight), 0.0, 1.0);
 }
 
 double TimelineView::addAt(int row, double y) const {
   const MotionTrack& track = motion()->tracks[size_t(row)];
-  const double middle = kRuler + rowHeight() * (row + 0.5);
+  const double middle = kTrackRuler + rowHeight() * (row + 0.5);
   return (middle - y) / (rowHeight() / 2 - 7) * reach(track);
 }
 
 int TimelineView::rowAt(double y) const {
   const StateMotion* m = motion();
-  const int row = int(std::floor((y - kRuler) / rowHeight()));
+  const int row = int(std::floor((y - kTrackRuler) / rowHeight()));
   return m && row >= 0 && row < int(m->tracks.size()) ? row : -1;
 }
 
@@ -88,10 +88,10 @@ void TimelineView::paintRow(QPainter& p, size_t row) {
   const Theme& t = themeOf(this);
   const MotionTrack& track = motion()->tracks[row];
   const bool picked = int(row) == view_.track();
-  const QRectF whole(0, kRuler + rowHeight() * double(row), width(), rowHeight());
+  const QRectF whole(0, kTrackRuler + rowHeight() * double(row), width(), rowHeight());
   if (picked && hasFocus()) p.fillRect(whole, t.tint);
   p.setPen(picked ? t.ink : t.quiet);
-  p.drawText(QRectF(8, whole.y(), kNames - 14, whole.height()),
+  p.drawText(QRectF(8, whole.y(), kTrackNames - 14, whole.height()),
              int(Qt::AlignLeft) | int(Qt::AlignVCenter) | int(Qt::TextWordWrap),
              nameOfTrack(*work_.kind(), track.key));
   p.setPen(QPen(t.line, 1));
@@ -119,7 +119,7 @@ void TimelineView::paintRow(QPainter& p, size_t row) {
     const bool here = picked && int(i) == view_.frame();
     p.setPen(QPen(here ? t.accent : t.ink, 1.5));
     p.setBrush(here ? t.accent : t.raised);
-    p.drawEllipse(placeOf(row, track.frames[i].at, track.frames[i].add), kKnob, kKnob);
+    p.drawEllipse(placeOf(row, track.frames[i].at, track.frames[i].add), kKeyKnob, kKeyKnob);
   }
 }
 
@@ -141,12 +141,12 @@ void TimelineView::paintEvent(QPaintEvent*) {
     return;
   }
   p.setPen(t.quiet);
-  p.drawText(QRectF(8, 0, kNames, kRuler - 4), Qt::AlignLeft | Qt::AlignVCenter, tr("ms"));
+  p.drawText(QRectF(8, 0, kTrackNames, kTrackRuler - 4), Qt::AlignLeft | Qt::AlignVCenter, tr("ms"));
   for (int i = 0; i <= 4; ++i) {
     const double x = placeOf(0, i / 4.0, 0).x();
     p.setPen(t.quiet);
-    p.drawLine(QPointF(x, kRuler - 4), QPointF(x, kRuler));
-    p.drawText(QRectF(x - 30, 0, 60, kRuler - 4), Qt::AlignCenter,
+    p.drawLine(QPointF(x, kTrackRuler - 4), QPointF(x, kTrackRuler));
+    p.drawText(QRectF(x - 30, 0, 60, kTrackRuler - 4), Qt::AlignCenter,
                QString::number(m->period * i / 4));
   }
   for (size_t row = 0; row < m->tracks.size(); ++row) paintRow(p, row);
@@ -167,7 +167,7 @@ bool TimelineView::frameAt(const QPointF& at, int& track, int& frame) const {
   if (!m || row < 0) return false;
   const auto& frames = m->tracks[size_t(row)].frames;
   for (size_t i = frames.size(); i-- > 0;)
-    if (QLineF(at, placeOf(size_t(row), frames[i].at, frames[i].add)).length() < kNear) {
+    if (QLineF(at, placeOf(size_t(row), frames[i].at, frames[i].add)).length() < kNearKey) {
       track = row;
       frame = int(i);
       return true;
@@ -184,7 +184,7 @@ void TimelineView::mousePressEvent(QMouseEvent* event) {
   if (frameAt(at, track, frame)) {
     view_.pickFrame(track, frame);
     drag_ = Drag::Frame;
-  } else if (at.y() < kRuler) {
+  } else if (at.y() < kTrackRuler) {
     drag_ = Drag::Ruler;
     view_.setTime(m->delay + Ms(std::lround(phaseAt(at.x()) * double(m->period))));
   } else if (const int row = rowAt(at.y()); row >= 0) {

@@ -43,7 +43,7 @@ void Canvas::setAids(const Aids& aids) {
 }
 
 QMargins Canvas::edges() const {
-  return aids_.rulers ? QMargins(kRuler, kRuler, 0, 0) : QMargins();
+  return aids_.rulers ? QMargins(kRulerThick, kRulerThick, 0, 0) : QMargins();
 }
 
 void Canvas::nudge(double dx, double dy) {
@@ -99,7 +99,7 @@ Canvas::MakeDrag Canvas::dragOfEdges(const QPointF& at) const {
 
 // A guide, or a ruler, from which a new one is drawn.
 Canvas::MakeDrag Canvas::dragOfGuide(const QPointF& at) const {
-  const bool above = at.y() < kRuler, beside = at.x() < kRuler;
+  const bool above = at.y() < kRulerThick, beside = at.x() < kRulerThick;
   if (aids_.rulers && above != beside)
     return [this, beside] { return guideDrag(base(), -1, beside); };
   const int guide = aids_.rulers && (above || beside) ? -1 : guideAt(at);
@@ -217,7 +217,7 @@ void Canvas::mouseDoubleClickEvent(QMouseEvent*) {
 
 void Canvas::showCursor(const QPointF& at) {
   if (const auto edges = edgesAt(at)) return setCursor(cursorOf(*edges));
-  const bool above = at.y() < kRuler, beside = at.x() < kRuler;
+  const bool above = at.y() < kRulerThick, beside = at.x() < kRulerThick;
   if (aids_.rulers && (above || beside)) return unsetCursor();
   const int guide = guideAt(at);
   if (guide < 0) return unsetCursor();

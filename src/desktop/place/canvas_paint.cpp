@@ -18,7 +18,7 @@
 namespace bristle {
 namespace {
 
-constexpr double kFinest = 6;  // widget px between lines of the grid that are drawn
+constexpr double kNearestLines = 6;  // widget px between lines of the grid that are drawn
 
 // Its four sides, filled: strokes of hundreds of picked things would take half a frame.
 void paintFrame(QPainter& p, const QRect& r, int width, const QColor& colour) {
@@ -41,7 +41,7 @@ void Canvas::paintAids(QPainter& p) {
     // White and dark by turns: seen on light and on dark art.
     p.setRenderHint(QPainter::Antialiasing, false);
     const auto lines = [&](double step, bool upright) {
-      if (step * zoom() < kFinest) return;
+      if (step * zoom() < kNearestLines) return;
       const double end = upright ? layout.width : layout.height;
       int line = 0;
       for (double at = 0; at <= end; at += step, ++line) {

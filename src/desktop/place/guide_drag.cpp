@@ -20,7 +20,7 @@ class GuideDrag : public CanvasDrag {
   void to(const QPointF& at, Qt::KeyboardModifiers) override {
     at_ = std::round(upright_ ? at.x() : at.y());
     const QPointF widget = base_.view.toWidget(at);
-    off_ = !base_.view.rect().adjusted(kRuler, kRuler, 0, 0).contains(widget.toPoint());
+    off_ = !base_.view.rect().adjusted(kRulerThick, kRulerThick, 0, 0).contains(widget.toPoint());
     std::vector<Guide> guides = before_;
     if (index_ >= 0) guides[size_t(index_)].at = at_;
     if (index_ < 0) guides.push_back({upright_, at_});
@@ -36,7 +36,7 @@ class GuideDrag : public CanvasDrag {
     if (off_) return;
     const QPointF on = base_.view.toWidget(upright_ ? QPointF(at_, 0) : QPointF(0, at_));
     paintTag(p, base_.view,
-             upright_ ? QPointF(on.x() + 6, kRuler + 8) : QPointF(kRuler + 8, on.y() + 6),
+             upright_ ? QPointF(on.x() + 6, kRulerThick + 8) : QPointF(kRulerThick + 8, on.y() + 6),
              QString::number(at_));
   }
 

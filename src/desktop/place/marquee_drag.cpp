@@ -37,8 +37,8 @@ class MarqueeDrag : public CanvasDrag {
     const Layout& layout = base_.work.layout();
     const auto nesting = nestingOf(screen);
     for (size_t i = 0; i < screen.items.size(); ++i)
-      if (!screen.items[i]->container() && !nesting[i].locked && !nesting[i].hidden &&
-          layout.items[i].isSeen() && area.intersects(toQt(layout.items[i].box)))
+      if (!screen.items[i]->container() && !nesting[i].locked && layout.items[i].isSeen() &&
+          area.intersects(toQt(layout.items[i].box)))
         out.push_back(screen.items[i]->id);
     return out;
   }

@@ -12,7 +12,7 @@
 namespace bristle {
 namespace {
 
-constexpr int kWide = 66, kHigh = 36, kGap = 6;  // of one picture, px
+constexpr int kWide = 66, kHigh = 36, kPictureGap = 6;  // of one picture, px
 constexpr double kItemWide = 15, kItemHigh = 8, kDistance = 7;
 
 QString nameOf(int x, int y) {
@@ -32,7 +32,7 @@ double placed(int way, double from, double extent, double size) {
 }  // namespace
 
 PinPictures::PinPictures(QWidget* parent) : QWidget(parent) {
-  setFixedSize(3 * kWide + 2 * kGap, 3 * kHigh + 2 * kGap);
+  setFixedSize(3 * kWide + 2 * kPictureGap, 3 * kHigh + 2 * kPictureGap);
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
   setAccessibleName(tr("Ready pins"));
@@ -53,7 +53,7 @@ void PinPictures::goTo(int x, int y) {
 }
 
 QRect PinPictures::cell(int x, int y) const {
-  return {x * (kWide + kGap), y * (kHigh + kGap), kWide, kHigh};
+  return {x * (kWide + kPictureGap), y * (kHigh + kPictureGap), kWide, kHigh};
 }
 
 // The display, the item in it, and lines to what it keeps its distance to.

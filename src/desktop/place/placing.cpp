@@ -60,8 +60,9 @@ std::optional<size_t> buttonUnder(Work& work, const QPointF& at) {
   const Screen& screen = *work.screen();
   const auto nesting = nestingOf(screen);
   for (size_t i = screen.items.size(); i-- > 0;) {
-    if (!screen.items[i]->button() || nesting[i].hidden || nesting[i].locked) continue;
-    const QRectF box = toQt(work.layout().items[i].box);
+    const Placed& placed = work.layout().items[i];
+    if (!screen.items[i]->button() || !placed.isSeen() || nesting[i].locked) continue;
+    const QRectF box = toQt(placed.box);
     if (!box.contains(at)) continue;
     const QRectF inner =
         box.adjusted(box.width() / 4, box.height() / 4, -box.width() / 4, -box.height() / 4);

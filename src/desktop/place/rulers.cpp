@@ -22,13 +22,13 @@ double stepFor(double zoom) {
 void paintOne(QPainter& p, const ScreenView& view, bool across, const Box& picked) {
   const Theme& t = themeOf(&view);
   const double length = across ? view.width() : view.height();
-  const QRectF band = across ? QRectF(0, 0, length, kRuler) : QRectF(0, 0, kRuler, length);
+  const QRectF band = across ? QRectF(0, 0, length, kRulerThick) : QRectF(0, 0, kRulerThick, length);
   p.setClipRect(band);
   p.fillRect(band, t.chrome);
   const QRectF at = view.toWidget(picked);
   if (picked.w > 0)
-    p.fillRect(across ? QRectF(at.left(), 0, at.width(), kRuler)
-                      : QRectF(0, at.top(), kRuler, at.height()),
+    p.fillRect(across ? QRectF(at.left(), 0, at.width(), kRulerThick)
+                      : QRectF(0, at.top(), kRulerThick, at.height()),
                t.tint);
   const auto screen = [&](double w) {
     return across ? view.toScreen(QPointF(w, 0)).x() : view.toScreen(QPointF(0, w)).y();
@@ -37,27 +37,27 @@ void paintOne(QPainter& p, const ScreenView& view, bool across, const Box& picke
     return std::round(across ? view.toWidget(QPointF(s, 0)).x() : view.toWidget(QPointF(0, s)).y());
   };
   const double step = stepFor(view.zoom()), small = step / 5;
-  for (double s = std::floor(screen(kRuler) / step) * step; s <= screen(length); s += small) {
+  for (double s = std::floor(screen(kRulerThick) / step) * step; s <= screen(length); s += small) {
     const bool numbered = std::abs(std::remainder(s, step)) < small / 2;
-    const double w = widget(s) + 0.5, from = numbered ? 4 : kRuler - 4;
+    const double w = widget(s) + 0.5, from = numbered ? 4 : kRulerThick - 4;
     p.setPen(t.line);
-    p.drawLine(across ? QLineF(w, from, w, kRuler) : QLineF(from, w, kRuler, w));
+    p.drawLine(across ? QLineF(w, from, w, kRulerThick) : QLineF(from, w, kRulerThick, w));
     if (!numbered) continue;
     p.setPen(t.quiet);
     const QString number = QString::number(std::round(s));
     if (across) {
-      p.drawText(QPointF(w + 3, kRuler - 7), number);
+      p.drawText(QPointF(w + 3, kRulerThick - 7), number);
     } else {
       p.save();
-      p.translate(kRuler - 7, w - 3);
+      p.translate(kRulerThick - 7, w - 3);
       p.rotate(-90);
       p.drawText(QPointF(0, 0), number);
       p.restore();
     }
   }
   p.setPen(t.line);
-  p.drawLine(across ? QLineF(0, kRuler - 0.5, length, kRuler - 0.5)
-                    : QLineF(kRuler - 0.5, 0, kRuler - 0.5, length));
+  p.drawLine(across ? QLineF(0, kRulerThick - 0.5, length, kRulerThick - 0.5)
+                    : QLineF(kRulerThick - 0.5, 0, kRulerThick - 0.5, length));
 }
 
 }  // namespace
@@ -71,7 +71,7 @@ void paintRulers(QPainter& p, const ScreenView& view, const Box& picked) {
   paintOne(p, view, false, picked);
   paintOne(p, view, true, picked);
   p.setClipping(false);
-  p.fillRect(QRectF(0, 0, kRuler - 1, kRuler - 1), themeOf(&view).chrome);
+  p.fillRect(QRectF(0, 0, kRulerThick - 1, kRulerThick - 1), themeOf(&view).chrome);
   p.restore();
 }
 

@@ -8,7 +8,7 @@ namespace bristle {
 
 class ScreenView;
 
-inline constexpr int kRuler = 20;  // px that they are thick
+inline constexpr int kRulerThick = 20;  // px that they are thick
 
 // `picked`: empty (w 0) where nothing is.
 void paintRulers(QPainter& painter, const ScreenView& view, const Box& picked);

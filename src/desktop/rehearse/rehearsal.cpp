@@ -13,6 +13,7 @@ Rehearsal::Rehearsal(Work& work) : work_(work), hits_(work.looks().pictures()) {
   timer_.setTimerType(Qt::PreciseTimer);
   timer_.setInterval(16);  // a frame of most displays
   connect(&timer_, &QTimer::timeout, this, &Rehearsal::tick);
+  connect(&work, &Work::replaced, this, [this] { setUp_ = {}; });
 }
 
 Rehearsal::~Rehearsal() = default;
@@ -41,6 +42,7 @@ bool Rehearsal::begin(Result<Session> session) {
   replaying_ = driven_ = false;
   setClock(0);
   timer_.start();
+  Q_EMIT begun();
   Q_EMIT advanced();
   return true;
 }

@@ -79,6 +79,7 @@ class Rehearsal : public QObject {
   void driveTo(Ms at);
 
  Q_SIGNALS:
+  void begun();         // another session than before
   void advanced();      // something may have moved or happened
   void clockChanged();  // it stands still, or goes on
   // By its end, or since a person took over.

@@ -54,6 +54,10 @@ RehearseBench::RehearseBench(Work& work, QWidget* parent)
   connect(rehearsal_.get(), &Rehearsal::replayEnded, this, [this] { takes_->told(); });
   connect(menu_, &RunningMenu::wantsStart, this, &RehearseBench::restart);
   connect(menu_, &RunningMenu::wantsFull, this, &RehearseBench::turnFull);
+  connect(menu_, &RunningMenu::wantsBack, this, [this] {
+    turnFull();
+    Q_EMIT wantsBench(QString());
+  });
   // What runs is what was there when it began; a change begins it anew.
   connect(&work, &Work::changed, this, [this] {
     if (isVisible() && rehearsal_->running() && isAnother()) restart();
@@ -69,6 +73,8 @@ void RehearseBench::build() {
   title_ = title;
   title_->setText(tr("Rehearsal"));
   about_ = about;
+  // What stands beside it stays where it is while the time goes on.
+  about_->setMinimumWidth(about_->fontMetrics().horizontalAdvance(tr("%1 s").arg(8888.8)));
   menu_ = new RunningMenu(work_, *rehearsal_);
   pages_ = new QStackedWidget;
   pages_->addWidget(menu_);

@@ -53,6 +53,7 @@ RunningMenu::RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent)
   setAccessibleName(tr("The running menu"));
   setAccessibleDescription(
       tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the menu"));
+  connect(&rehearsal, &Rehearsal::begun, this, [this] { kept_.forget(); });
   connect(&rehearsal, &Rehearsal::advanced, this, &RunningMenu::refresh);
 }
 
@@ -129,7 +130,7 @@ void RunningMenu::paintEvent(QPaintEvent* event) {
     // A frame more around what is asked for: edges are smoothed.
     const QRectF asked = QRectF(event->rect()).adjusted(-2, -2, 2, 2);
     paintSession(p, work_.looks(), *session,
-                 QRectF(toScreen(asked.topLeft()), asked.size() / zoom()));
+                 QRectF(toScreen(asked.topLeft()), asked.size() / zoom()), &kept_);
     paintBlocked(p, *d, QRectF(0, 0, d->layoutWidth(), d->layoutHeight()));
     p.restore();
     if (session->ended()) {
@@ -199,6 +200,10 @@ bool RunningMenu::event(QEvent* event) {
 bool RunningMenu::key(QKeyEvent* event, bool down) {
   if (isWindow() && event->key() == Qt::Key_F11) {
     if (down && !event->isAutoRepeat()) Q_EMIT wantsFull();
+    return true;
+  }
+  if (isWindow() && event->key() == Qt::Key_F5) {
+    if (down && !event->isAutoRepeat()) Q_EMIT wantsBack();
     return true;
   }
   if (event->isAutoRepeat()) return true;  // the session repeats by its own rule

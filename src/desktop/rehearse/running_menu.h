@@ -6,6 +6,7 @@
 #include <QWidget>
 #include <optional>
 
+#include "paint/kept_layers.h"
 #include "runtime/session/input.h"
 
 namespace bristle {
@@ -24,6 +25,7 @@ class RunningMenu : public QWidget {
 
  Q_SIGNALS:
   void wantsStart();  // Enter or a click while nothing runs
+  void wantsBack();   // F5 while it is a window of its own
   void wantsFull();   // F11 while it is a window of its own
 
  protected:
@@ -54,6 +56,7 @@ class RunningMenu : public QWidget {
   std::optional<QPointF> finger_;  // that the mouse pretends to be
   size_t seen_ = 0;                // entries of the trace when all was painted last
   bool onlyMoves_ = false;         // since then nothing but looks has changed
+  KeptLayers kept_;                // of screens while others come and go
   QRegion moving_;                 // where something moved in the last frame
 };
 

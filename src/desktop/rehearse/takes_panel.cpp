@@ -11,6 +11,7 @@
 #include "desktop/rehearse/take_grid.h"
 #include "desktop/rehearse/time_line.h"
 #include "desktop/rehearse/trace_model.h"
+#include "desktop/view/counted.h"
 #include "desktop/view/form.h"
 #include "desktop/view/takes.h"
 #include "desktop/work/work.h"
@@ -151,7 +152,8 @@ void TakesPanel::forgetRuns() {
 void TakesPanel::refreshWhatIsKept() {
   QStringList words;
   const auto expected = trace_.expected().size();
-  words << (expected ? tr("expects the %n line(s) marked in the trace", nullptr, int(expected))
+  words << (expected ? counted(qint64(expected), tr("expects the %n line marked in the trace"),
+                               tr("expects the %n lines marked in the trace"))
                      : tr("expects all that happened"));
   const Ms end = rehearsal_.reel() ? rehearsal_.reel()->end() : 0;
   if (line_.from() > 0 || line_.until() < end)
@@ -241,8 +243,9 @@ void TakesPanel::told() {
   QStringList happened;
   for (size_t i = 0; i < first.happened.size() && i < 4; ++i) happened << toQt(first.happened[i]);
   result_->setText(
-      tr("The take failed %n time(s). First, line %1 expected “%2”; happened: %3", nullptr,
-         int(failures.size()))
+      counted(qint64(failures.size()),
+              tr("The take failed once. Line %1 expected “%2”; happened: %3"),
+              tr("The take failed %n times. First, line %1 expected “%2”; happened: %3"))
           .arg(first.source)
           .arg(toQt(first.expected))
           .arg(happened.isEmpty() ? tr("nothing") : happened.join(QStringLiteral("; "))));
@@ -283,11 +286,13 @@ void TakesPanel::setResults(const std::vector<TakeRun>& runs) {
   show(row);
   const auto out = std::count_if(runs.begin(), runs.end(),
                                  [](const TakeRun& r) { return r.end == TakeEnd::LeftOut; });
-  const QString all = out ? tr("All takes passed; %n run(s) are left out.", nullptr, int(out))
+  const QString all = out ? counted(out, tr("All takes passed; %n run is left out."),
+                                    tr("All takes passed; %n runs are left out."))
                           : tr("All takes passed everywhere.");
-  result_->setText(
-      failed ? tr("%n run(s) did not pass; pick a crossed cell to see where", nullptr, int(failed))
-             : all);
+  result_->setText(failed ? counted(failed,
+                                    tr("%n run did not pass; pick the crossed cell to see where"),
+                                    tr("%n runs did not pass; pick a crossed cell to see where"))
+                          : all);
 }
 
 void TakesPanel::write(const Take& take) {
@@ -345,9 +350,11 @@ void TakesPanel::showFound(const Restless& all) {
   }
   result_->setText(all.found.empty()
                        ? tr("%1 events: nothing found.").arg(all.events)
-                       : tr("%1 events: %n found, each with the shortest take that shows it: "
-                            "replay it to look.",
-                            nullptr, int(all.found.size()))
+                       : counted(qint64(all.found.size()),
+                                 tr("%1 events: %n found, with the shortest take that shows it: "
+                                    "replay it to look."),
+                                 tr("%1 events: %n found, each with the shortest take that shows "
+                                    "it: replay it to look."))
                              .arg(all.events));
   if (!all.found.empty()) list_->setCurrentRow(found_.begin()->first);
 }

@@ -88,6 +88,18 @@ KeysPage::KeysPage(Work& work) : work_(work) {
   padSigns_->setToolTip(
       tr("How prompts show the four buttons at the right of a controller: buttons whose icon "
          "shows a sign"));
+  const auto time = [&](const QString& what, Ms Settings::*ms) {
+    return signs->number(
+        what, 1, 10'000,
+        [this, ms](double v) {
+          return work_.perform(
+              changeSettings("change how held directions repeat",
+                             [ms, v](Settings& s) { s.*ms = static_cast<Ms>(v); }));
+        },
+        QStringLiteral("ms"));
+  };
+  delay_ = time(tr("Held, repeats after"), &Settings::repeatDelay);
+  interval_ = time(tr("Then every"), &Settings::repeatInterval);
   column_->addWidget(signs);
   column_->addWidget(heading(tr("SHORTCUTS")));
   nothing_ = new QLabel(tr(
@@ -256,6 +268,8 @@ void KeysPage::tellClashes() {
 }
 
 void KeysPage::refresh() {
+  refill(delay_, QString::number(work_.project().settings.repeatDelay));
+  refill(interval_, QString::number(work_.project().settings.repeatInterval));
   refill(padSigns_, static_cast<int>(work_.project().settings.padSigns));
   const Screen* screen = work_.screen();
   QStringList places{tr("everywhere")};

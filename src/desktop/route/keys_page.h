@@ -50,6 +50,7 @@ class KeysPage : public QWidget {
 
   Work& work_;
   QComboBox *where_, *padSigns_;
+  QLineEdit *delay_, *interval_;
   QVBoxLayout *column_, *shortcuts_;
   QLabel* clashes_;
   std::vector<Row> rows_;

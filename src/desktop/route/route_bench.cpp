@@ -13,7 +13,7 @@
 #include "core/edit/screen_edits.h"
 #include "core/formats/boxes_screen.h"
 #include "desktop/route/cluster_form.h"
-#include "desktop/route/controller_walk.h"
+#include "desktop/view/controller_walk.h"
 #include "desktop/route/keys_page.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"

@@ -184,12 +184,12 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
       words = tr("looks like the base");
   }
   p.setFont(font());
-  p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop, words);
+  p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, words);
   if (const CaptionContrast* read = readings_.of(column))
-    p.drawText(text, Qt::AlignLeft | Qt::AlignBottom,
-               tr("contrast %1 : 1%2")
+    p.drawText(text, Qt::AlignLeft | Qt::AlignBottom | Qt::TextWordWrap,
+               tr("contrast %1\u00a0:\u00a01%2")
                    .arg(read->ratio, 0, 'f', 1)
-                   .arg(readings_.weak(column) ? tr(" ⚠") : QString()));
+                   .arg(readings_.weak(column) ? tr("\u00a0⚠") : QString()));
 }
 
 // Where edits go, in words beside the bar that shows it.

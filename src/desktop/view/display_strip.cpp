@@ -16,14 +16,14 @@
 
 namespace bristle {
 namespace {
-constexpr int kHeight = 92, kPicture = 56, kMargin = 16, kGap = 20;
-constexpr int kLeast = 104;  // px that the words need
+constexpr int kStripHeight = 92, kPicture = 56, kMargin = 16, kGap = 20;
+constexpr int kLeastPicture = 104;  // px that the words need
 constexpr int kBadge = 18;
 }  // namespace
 
 DisplayStrip::DisplayStrip(Work& work, const StripMarks& marks, QWidget* parent)
     : QWidget(parent), work_(work), marks_(marks) {
-  setFixedHeight(kHeight);
+  setFixedHeight(kStripHeight);
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("Displays"));
   new WhileSeen(work, this, [this] { update(); });
@@ -38,8 +38,8 @@ std::vector<DisplayStrip::Slot> DisplayStrip::slotsNow() const {
     for (const Language& language : work_.project().languages) {
       const double s = std::min(kPicture / display.height, 132 / display.width);
       const QRect picture(x, 10, qRound(display.width * s), qRound(display.height * s));
-      const int width = std::max(picture.width(), kLeast);
-      out.push_back({&display, &language, picture, QRect(x, 0, width, kHeight)});
+      const int width = std::max(picture.width(), kLeastPicture);
+      out.push_back({&display, &language, picture, QRect(x, 0, width, kStripHeight)});
       x += width + kGap;
     }
   return out;

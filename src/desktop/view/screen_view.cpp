@@ -292,7 +292,7 @@ std::vector<int> ScreenView::itemsAt(const QPointF& at, bool buttonsOnly) const 
   const auto nesting = nestingOf(*screen);
   for (size_t i = screen->items.size(); i-- > 0;) {
     const Item& item = *screen->items[i];
-    if (nesting[i].hidden || nesting[i].locked || (buttonsOnly && !item.button())) continue;
+    if (nesting[i].locked || (buttonsOnly && !item.button())) continue;
     if (!layout.shows(i, at.x(), at.y())) continue;
     if (item.container()) continue;  // picked by their edge, or through what is in them
     if (toQt(layout.items[i].box).contains(at)) out.push_back(static_cast<int>(i));

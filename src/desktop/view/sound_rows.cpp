@@ -13,32 +13,50 @@ namespace bristle {
 
 SoundRows::SoundRows(Work& work, Form& form, Set set)
     : QObject(&form), work_(work), form_(form), set_(std::move(set)) {
-  name_ = form.text(tr("Sound"), [this](const QString& text) { return setFile(text.trimmed()); });
+  build(tr("Sound"), true);
+}
+
+SoundRows::SoundRows(Work& work, Form& form, const QString& what,
+                     std::function<void(const std::string&)> set)
+    : QObject(&form),
+      work_(work),
+      form_(form),
+      set_([set = std::move(set)](const std::string& file, double) { set(file); }) {
+  build(what, false);
+}
+
+void SoundRows::build(const QString& what, bool loud) {
+  Form& form = form_;
+  name_ = form.text(what, [this](const QString& text) { return setFile(text.trimmed()); });
   name_->setPlaceholderText(tr("no sound"));
   name_->setToolTip(tr("A WAV or OGG file of up to half a minute, beside the project"));
-  loud_ = form.number(
-      tr("Volume"), 0, 100,
-      [this](double percent) {
-        set_(file_, percent / 100);
-        return true;
-      },
-      QStringLiteral("%"));
-  std::tie(choose_, hear_) = form.buttons(
-      {tr("Choose a sound"), tr("Choose a sound…"), [this] { choose(); }},
-      {tr("Hear the sound"), tr("Hear it"), [this] { work_.sounds().play(file_, volume_); }});
+  if (loud)
+    loud_ = form.number(
+        tr("Volume"), 0, 100,
+        [this](double percent) {
+          set_(file_, percent / 100);
+          return true;
+        },
+        QStringLiteral("%"));
+  const auto named = [&](const QString& does) { return loud ? does : does + ": " + what; };
+  std::tie(choose_, hear_) =
+      form.buttons({named(tr("Choose a sound")), tr("Choose a sound…"), [this] { choose(); }},
+                   {named(tr("Hear the sound")), tr("Hear it"),
+                    [this] { work_.sounds().play(file_, volume_); }});
 }
 
 void SoundRows::show(const std::string& file, double volume) {
   file_ = file;
   volume_ = file.empty() ? 1 : volume;
   refill(name_, toQt(file));
-  refill(loud_, QString::number(std::lround(volume_ * 100)));
+  if (loud_) refill(loud_, QString::number(std::lround(volume_ * 100)));
+  setVisible(true);
 }
 
 void SoundRows::setVisible(bool visible) {
   const bool sounds = visible && !file_.empty();
   form_.setRowVisible(name_, visible);
-  form_.setRowVisible(loud_, sounds);
+  if (loud_) form_.setRowVisible(loud_, sounds);
   choose_->setVisible(visible);
   hear_->setVisible(sounds);
 }

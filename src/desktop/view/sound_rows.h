@@ -19,11 +19,15 @@ class SoundRows : public QObject {
   // volume, 0–1.
   using Set = std::function<void(const std::string& file, double volume)>;
   SoundRows(Work& work, Form& form, Set set);
+  // A sound that is as loud as its file; `what` is when it is heard.
+  SoundRows(Work& work, Form& form, const QString& what,
+            std::function<void(const std::string&)> set);
   void show(const std::string& file, double volume);
   // With all its rows; what needs a sound is seen only where there is one.
   void setVisible(bool visible);
 
  private:
+  void build(const QString& what, bool loud);
   void choose();
   bool setFile(const QString& file);
   Work& work_;
@@ -31,7 +35,7 @@ class SoundRows : public QObject {
   Set set_;
   std::string file_;
   double volume_ = 1;
-  QLineEdit *name_, *loud_;
+  QLineEdit *name_, *loud_ = nullptr;
   QPushButton *choose_, *hear_;
 };
 

@@ -146,6 +146,13 @@ class Ends {
   std::vector<Box> all_;
 };
 
+// Wraps run straight: below the boxes, so that these can be read.
+void keepOff(QPainter& p, const QRectF& screen, const std::vector<QRectF>& boxes) {
+  QRegion free(screen.toAlignedRect().adjusted(-2, -2, 2, 2));
+  for (const QRectF& each : boxes) free -= each.toAlignedRect();
+  p.setClipRegion(free, Qt::IntersectClip);
+}
+
 }  // namespace
 
 void paintStrokes(QPainter& p, const std::vector<Stroke>& strokes,
@@ -160,9 +167,16 @@ void paintStrokes(QPainter& p, const std::vector<Stroke>& strokes,
                       strokes.size() <= kManyStrokes || (each.strong && strong <= kManyStrokes)});
   const auto ways = strokeWays(ends.all(), obstacles, routes, kAway);
   const int points = strokes.size() > kManyStrokes ? kFewPoints : kPoints;
+  const auto paintOne = [&](size_t i) {
+    if (strokes[i].sort != StrokeSort::Wrap) return paintStroke(p, strokes[i], ways[i], points);
+    p.save();
+    keepOff(p, strokes[i].screen, boxes);
+    paintStroke(p, strokes[i], ways[i], points);
+    p.restore();
+  };
   for (const bool over : {false, true})
     for (size_t i = 0; i < ways.size(); ++i)
-      if (strokes[i].strong == over) paintStroke(p, strokes[i], ways[i], points);
+      if (strokes[i].strong == over) paintOne(i);
 }
 
 }  // namespace bristle

@@ -28,7 +28,8 @@ class Bench : public QWidget {
  Q_SIGNALS:
   // The bottom line has something else to say.
   void hintChanged();
-  // Another bench is where the next thing is done; by its id.
+  // Another bench is where the next thing is done; by its id. None: from the rehearsal to where one
+  // came from.
   void wantsBench(const QString& id);
 };
 

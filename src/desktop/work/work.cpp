@@ -15,6 +15,7 @@
 #include "runtime/document/tree.h"
 #include "runtime/layout/fly_outs.h"
 #include "runtime/layout/scroll.h"
+#include "runtime/layout/shown.h"
 
 namespace bristle {
 
@@ -134,6 +135,7 @@ void Work::replace(Project project, const QString& folder, bool readOnly) {
   readOnly_ = readOnly;
   miniatures_.forget();  // its files may have changed meanwhile
   picked_ = {};
+  Q_EMIT replaced();
   after({true, true, true, true});
 }
 
@@ -318,8 +320,11 @@ const Layout& Work::layout() {
   static const Layout none;
   if (layout_ || !screen()) return layout_ ? *layout_ : none;
   layout_ = derived_.layout(shown());
-  if (layout_->scrollers.empty() && layout_->flyOuts.empty()) return *layout_;
+  const std::vector<size_t> instead = panelsInSight();
+  peeks_ = false;
+  if (layout_->scrollers.empty() && layout_->flyOuts.empty() && instead.empty()) return *layout_;
   Layout moved = *layout_;
+  peeks_ = !instead.empty() && show(moved, *screen(), goneAtFirst(*screen(), instead));
   std::vector<Px> offsets;
   for (const Scroller& s : layout_->scrollers) {
     const auto at = scrolled_.find(screen()->items[s.item]->id);
@@ -328,12 +333,41 @@ const Layout& Work::layout() {
   const auto at = item() ? indexOf(*screen(), item()->id) : std::nullopt;
   const bool scrolls = scroll(moved, offsets);
   const bool opens = openOnly(moved, at ? moved.items[*at].flyOut : -1);
-  if (scrolls || opens) layout_ = std::make_shared<const Layout>(std::move(moved));
+  if (scrolls || opens || peeks_) layout_ = std::make_shared<const Layout>(std::move(moved));
   return *layout_;
+}
+
+// The panels that were looked at last, of sets on the picked screen.
+std::vector<size_t> Work::panelsInSight() const {
+  std::vector<size_t> out;
+  for (size_t i = 0; i < screen()->items.size(); ++i) {
+    const auto at = inSight_.find(screen()->items[i]->parent);
+    if (at != inSight_.end() && at->second == screen()->items[i]->id) out.push_back(i);
+  }
+  return out;
+}
+
+// The panel that something is picked in is looked at, and the one that a picked button shows.
+void Work::lookAtPanels() {
+  if (!item()) return;
+  const auto look = [this](const Item& panel) {
+    const Item* set = panel.parent ? findItem(*screen(), panel.parent) : nullptr;
+    if (!set || !set->container()->panels || inSight_[set->id] == panel.id) return;
+    inSight_[set->id] = panel.id;
+    dropDerived();
+  };
+  for (const Item* it = item(); it; it = it->parent ? findItem(*screen(), it->parent) : nullptr)
+    look(*it);
+  if (!item()->button()) return;
+  for (const Action& action : item()->button()->actions)
+    if (const Item* panel = findItem(*screen(), action.item);
+        panel && action.type == ActionType::Panel)
+      look(*panel);
 }
 
 // What is picked in a scroller out of sight comes into it, and a fly-out opens.
 void Work::revealPicked() {
+  lookAtPanels();
   if (layout_ && !layout_->flyOuts.empty()) dropDerived();
   bool scrolls = false;
   for (const Item* it = item(); it && it->parent && !scrolls;) {
@@ -351,11 +385,12 @@ void Work::revealPicked() {
 const ScreenRoutes& Work::routes() {
   static const ScreenRoutes none;
   if (routes_ || !screen()) return routes_ ? *routes_ : none;
-  // Scrolled, they are those of what can be seen now.
+  // Scrolled, or with another panel, they are those of what can be seen now.
   const bool moved = std::any_of(layout().scrollers.begin(), layout().scrollers.end(),
                                  [](const Scroller& s) { return s.offset > 0; });
-  routes_ = moved ? std::make_shared<const ScreenRoutes>(screenRoutes(*screen(), layout()))
-                  : derived_.routes(shown());
+  routes_ = moved || peeks_
+                ? std::make_shared<const ScreenRoutes>(screenRoutes(*screen(), layout()))
+                : derived_.routes(shown());
   return routes_ ? *routes_ : none;
 }
 

@@ -91,7 +91,8 @@ class Work : public QObject {
   // The picked screen as it is shown.
   ShownScreen shown() const { return {project(), picked_.screen, showing()}; }
   // What is derived from it; made when first asked for after a change. Scrollers show what was
-  // picked last in them, and the fly-out that something is picked in is open.
+  // picked last in them, the fly-out that something is picked in is open, and of a set of panels the
+  // one is there that something was picked in last, or whose button was.
   const Layout& layout();
   const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
   // The picked button's box in them; −1 where none is picked.
@@ -119,6 +120,8 @@ class Work : public QObject {
  Q_SIGNALS:
   // After each edit, undo and redo, and another project.
   void changed(const bristle::Change& change);
+  // Another project, before that is told as a change.
+  void replaced();
   // Something else is picked, of whatever sort.
   void pickedChanged();
   // What can be undone and redone, or whether all is saved.
@@ -140,6 +143,8 @@ class Work : public QObject {
   void setPicked(std::vector<ItemId> items);
   void keepThere(const Screen& screen);
   void revealPicked();
+  void lookAtPanels();
+  std::vector<size_t> panelsInSight() const;
 
   History history_;
   Picked picked_;
@@ -155,6 +160,8 @@ class Work : public QObject {
   Derived derived_;
   Miniatures miniatures_;
   std::unordered_map<ItemId, Px> scrolled_;  // how far each scroller is moved
+  std::unordered_map<ItemId, ItemId> inSight_;  // of each set of panels, the one that was looked at
+  bool peeks_ = false;  // whether such a one is not the one that is there at first
   std::shared_ptr<const Layout> layout_;
   std::shared_ptr<const ScreenRoutes> routes_;
 };

@@ -39,7 +39,7 @@ bool equalScreens(const Screen& a, const Screen& b) {
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
          a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
-         a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.music == b.music &&
+         a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.beside == b.beside && a.music == b.music &&
          a.idle == b.idle && a.blurBelow == b.blurBelow && a.bindings == b.bindings &&
          a.extra == b.extra && equalShared(a.items, b.items, std::equal_to<Item>());
 }

@@ -215,6 +215,10 @@ struct Guide {
   bool operator==(const Guide&) const = default;
 };
 
+// What a press does that falls beside all that stands on a screen which lies on top of another:
+// nothing, it goes back, or it goes back and then presses what lies there.
+enum class Beside : std::uint8_t { Blocks, Leaves, Through };
+
 // What comes by itself when nobody has done anything for a while.
 struct Idle {
   Ms after = 0;  // since somebody did something, or the screen was opened; 0: never
@@ -232,6 +236,7 @@ struct Screen {
   DisplayId drawnOn;  // that sizes and places are written for; empty: the project’s first
   ScreenMotion comes, goes;
   bool waitUntilShown = false;  // input does nothing until it has come
+  Beside beside = Beside::Blocks;
   bool sleeps = false;          // while it is covered its machines’ timers stand still
   Music music;
   Idle idle;

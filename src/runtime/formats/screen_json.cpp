@@ -14,6 +14,7 @@
 namespace bristle {
 namespace {
 
+constexpr std::array<std::string_view, 3> kBesides{"blocks", "leaves", "through"};
 constexpr std::array<std::string_view, 3> kBeneath{"goes on", "quieter", "stops"};
 
 Json musicJson(const Music& music) {
@@ -55,6 +56,7 @@ Json screenHead(const Screen& screen) {
   writeMotion(out, "comes", screen.comes);
   writeMotion(out, "goes", screen.goes);
   if (screen.waitUntilShown) out["waitUntilShown"] = true;
+  if (screen.beside != Beside::Blocks) out["beside"] = kBesides[size_t(screen.beside)];
   if (screen.sleeps) out["sleeps"] = true;
   if (screen.idle != Idle{})
     out["idle"] = {{"after", screen.idle.after}, {"actions", toJson(screen.idle.actions)}};
@@ -149,6 +151,7 @@ Screen readScreen(JsonReader& r, const Json& value, const JsonPlace& at,
   screen.comes = readMotion(r, value, at, "comes");
   screen.goes = readMotion(r, value, at, "goes");
   screen.waitUntilShown = r.boolean(value, at, "waitUntilShown", false);
+  screen.beside = static_cast<Beside>(r.choice(value, at, "beside", kBesides));
   screen.sleeps = r.boolean(value, at, "sleeps", false);
   if (const Json* idle = r.member(value, "idle")) {
     const JsonPlace here{&at, "idle", 0, false};

@@ -1,5 +1,7 @@
 #include "runtime/layout/shown.h"
 
+#include <map>
+
 #include "runtime/document/tree.h"
 #include "runtime/layout/scroll.h"
 
@@ -21,6 +23,22 @@ bool show(Layout& layout, const Screen& screen, const std::vector<bool>& gone) {
   measureContent(layout, screen);
   scroll(layout, offsets);
   return true;
+}
+
+std::vector<bool> goneAtFirst(const Screen& screen, const std::vector<size_t>& instead) {
+  const auto nesting = nestingOf(screen);
+  std::vector<bool> out(screen.items.size());
+  std::map<int, size_t> there;  // by set
+  for (const size_t panel : instead) there.emplace(nesting[panel].parent, panel);
+  for (size_t i = 0; i < out.size(); ++i) {
+    const int parent = nesting[i].parent;
+    out[i] = screen.items[i]->hidden;
+    if (parent < 0 || !screen.items[size_t(parent)]->container()->panels) continue;
+    if (!out[i]) there.emplace(parent, i);
+    const auto at = there.find(parent);
+    out[i] = at == there.end() || at->second != i;
+  }
+  return out;
 }
 
 }  // namespace bristle

@@ -4,9 +4,13 @@
 
 namespace bristle {
 
+bool DownKeys::has(InputType type, const InputEvent& event) const {
+  return std::any_of(down_.begin(), down_.end(),
+                     [&](const DownKey& key) { return key.is(type, event); });
+}
+
 DownKey* DownKeys::press(InputType type, const InputEvent& event) {
-  for (const DownKey& key : down_)
-    if (key.is(type, event)) return nullptr;
+  if (has(type, event)) return nullptr;
   down_.push_back({type, event.source(), event.dir, event.name});
   return &down_.back();
 }

@@ -36,6 +36,7 @@ struct Pointer {
 // told apart here, so that nothing downstream ever sees them.
 class DownKeys {
  public:
+  bool has(InputType type, const InputEvent& event) const;
   // Null when it is down already.
   DownKey* press(InputType type, const InputEvent& event);
   // What the event lets go; nothing when it was not down.

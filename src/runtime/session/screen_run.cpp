@@ -57,6 +57,15 @@ int ScreenRun::boxAt(Px x, Px y, const HitTest* test) const {
   return -1;
 }
 
+bool ScreenRun::holdsAny(Px x, Px y) const {
+  for (size_t i = 0; i < layout.items.size(); ++i) {
+    const Placed& placed = layout.items[i];
+    if (placed.isSeen() && !screen->items[i]->container() && holds(placed.visible, x, y))
+      return true;
+  }
+  return false;
+}
+
 bool ScreenRun::shallBeCurrent(const ButtonRun& button, std::span<const double> values) const {
   if (!button.currentWhen.always()) return button.currentWhen.holds({}, values);
   if (button.panel >= 0) return !off[size_t(button.panel)];
@@ -189,15 +198,9 @@ Result<void> readActions(const Actions& actions, const Symbols& symbols) {
 // What is hidden by itself at first, and what asks values.
 Result<void> readShown(ScreenRun& run, const Symbols& symbols) {
   const Screen& screen = *run.screen;
-  const auto nesting = nestingOf(screen);
-  run.off.resize(screen.items.size());
+  run.off = goneAtFirst(screen);
   run.barred.resize(screen.items.size());
-  std::set<int> panelsShown;  // the sets of which the first has been met
   for (size_t i = 0; i < screen.items.size(); ++i) {
-    const int parent = nesting[i].parent;
-    run.off[i] = screen.items[i]->hidden;
-    if (parent >= 0 && screen.items[size_t(parent)]->container()->panels && !run.off[i])
-      run.off[i] = !panelsShown.insert(parent).second;
     if (screen.items[i]->shownWhen.empty()) continue;
     auto formula = compileCondition(screen.items[i]->shownWhen, symbols);
     if (!formula)

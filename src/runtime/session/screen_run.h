@@ -132,6 +132,8 @@ struct ScreenRun {
   bool scrollTo(std::span<const Px> offsets);
   // The topmost button at a point; −1 when there is none.
   int boxAt(Px x, Px y, const HitTest* test = nullptr) const;
+  // Whether anything that is seen stands there, panels and pictures, too.
+  bool holdsAny(Px x, Px y) const;
 };
 
 // Where a move leads, and why. −1: nowhere. `takesBack`: it is the newest move of the trail, back.

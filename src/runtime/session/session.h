@@ -164,6 +164,7 @@ class Session {
   Pointer* pointerOf(const InputEvent& event);
   void point(const InputEvent& event);
   void pointDown(Pointer& pointer, const InputEvent& event);
+  bool leaveBeside(const InputEvent& event);
   void pointUp(const InputEvent& event);
   void place(Pointer& pointer);
   void hidePointers();

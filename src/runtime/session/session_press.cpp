@@ -16,8 +16,19 @@ Pointer* Session::pointerOf(const InputEvent& event) {
   return &pointers_.back();
 }
 
+// Whether the press is used up by leaving a screen that it falls beside.
+bool Session::leaveBeside(const InputEvent& event) {
+  const Beside beside = top().screen->beside;
+  if (beside == Beside::Blocks || stack_.size() < 2 || top().holdsAny(event.x, event.y) ||
+      down_.has(InputType::PointDown, event))
+    return false;
+  return pop({}, 1, nullptr) && beside == Beside::Leaves;
+}
+
 void Session::point(const InputEvent& event) {
   const bool begins = event.type == InputType::PointDown && !top().waits();
+  const bool used = begins && leaveBeside(event);
+  if (used && event.device == Device::Touch) return;
   if (event.type == InputType::PointDown && !begins && event.device == Device::Touch) return;
   Pointer* pointer = pointerOf(event);
   if (!pointer) return;
@@ -25,7 +36,7 @@ void Session::point(const InputEvent& event) {
   if (moved) pointer->hidden = false;
   pointer->x = event.x;
   pointer->y = event.y;
-  if (begins) {
+  if (begins && !used) {
     pointDown(*pointer, event);
     return followFlyOuts();
   }

@@ -5,11 +5,10 @@
 
 #include "runtime/document/tree.h"
 #include "support/layouts.h"
+#include "support/measure.h"
 
 namespace bristle::test {
 namespace {
-
-const PlainMeasure kMeasure;
 
 struct Held {
   Project project = emptyProject();

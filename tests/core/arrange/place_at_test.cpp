@@ -7,12 +7,11 @@
 #include "runtime/document/tree.h"
 #include "support/bars.h"
 #include "support/layouts.h"
+#include "support/measure.h"
 #include "support/menus.h"
 
 namespace bristle::test {
 namespace {
-
-const PlainMeasure kMeasure;
 
 // A free container with a row of two and a panel in it, and a panel beside it.
 struct Nest {

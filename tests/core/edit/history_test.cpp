@@ -97,6 +97,7 @@ TEST(History, EachMemberOfAScreenCounts) {
       [](Screen& s) { s.comes.form = ScreenMotionForm::Fade; },
       [](Screen& s) { s.goes.duration = 77; },
       [](Screen& s) { s.waitUntilShown = true; },
+      [](Screen& s) { s.beside = Beside::Leaves; },
       [](Screen& s) { s.passDisabled = false; },
       [](Screen& s) { s.entry = {}; },
       [](Screen& s) {

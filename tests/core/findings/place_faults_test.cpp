@@ -10,14 +10,13 @@
 #include "core/edit/screen_edits.h"
 #include "core/edit/tree_edits.h"
 #include "support/layouts.h"
+#include "support/measure.h"
 #include "support/menus.h"
 
 namespace bristle {
 namespace {
 
 using test::must;
-
-const PlainMeasure kMeasure;
 
 // A screen of 1920 × 1080 with a safe area of 54 px, and one button of 280 × 64.
 struct Lying {

@@ -30,7 +30,7 @@ Machine bentMachine(Dice& dice) {
   return m;
 }
 
-Machine menu() {
+Machine plainMenu() {
   return menuButton({"m"}, "menu button", Wins::Hover);
 }
 
@@ -56,7 +56,7 @@ std::pair<int, int> mendAll(const Machine& m, const Project& project, const std:
 }
 
 TEST(Mends, EveryLostTransitionOfTheMenuButtonCanBeMended) {
-  const Machine whole = menu();
+  const Machine whole = plainMenu();
   int mended = 0, broken = 0;
   for (size_t i = 0; i < whole.transitions.size(); ++i) {
     Machine m = whole;
@@ -69,7 +69,7 @@ TEST(Mends, EveryLostTransitionOfTheMenuButtonCanBeMended) {
 }
 
 TEST(Mends, TellWhatTheyChange) {
-  Machine m = menu();
+  Machine m = plainMenu();
   std::erase_if(m.transitions, [](const Transition& t) {
     return t.from == StateId{"hover"} && t.on == Event::OverEnd && t.guard.empty();
   });
@@ -80,7 +80,7 @@ TEST(Mends, TellWhatTheyChange) {
 }
 
 TEST(Mends, TwoAnswersAreSetApart) {
-  Machine m = menu();
+  Machine m = plainMenu();
   Transition rival;
   rival.from = StateId{"normal"};
   rival.on = Event::OverBegin;
@@ -95,13 +95,13 @@ TEST(Mends, TwoAnswersAreSetApart) {
 }
 
 TEST(Mends, AnOrphanIsRemovedAndADeadEndIsLedOut) {
-  Machine lost = menu();
+  Machine lost = plainMenu();
   lost.states.push_back({{"lost"}, "lost", Role::None, false, {}});
   const auto gone = mendFor(lost, {}, Law::NoOrphan);
   ASSERT_TRUE(gone);
   EXPECT_EQ(gone->after.states.size(), 5U);
 
-  Machine stuck = menu();
+  Machine stuck = plainMenu();
   stuck.states.push_back({{"stuck"}, "stuck", Role::None, false, {}});
   for (Transition& t : stuck.transitions)
     if (t.on == Event::Release && t.to == StateId{"hover"}) t.to = {"stuck"};
@@ -120,8 +120,8 @@ TEST(Mends, AnOrphanIsRemovedAndADeadEndIsLedOut) {
 }
 
 TEST(Mends, NothingIsOfferedForWhatIsKeptOrBeyondHelp) {
-  EXPECT_FALSE(mendFor(menu(), {}, Law::Follows));
-  Machine wrong = menu();
+  EXPECT_FALSE(mendFor(plainMenu(), {}, Law::Follows));
+  Machine wrong = plainMenu();
   wrong.transitions[0].guard = "over and";
   EXPECT_FALSE(mendFor(wrong, {}, Law::Follows)) << "a guard that cannot be read";
 }

@@ -7,12 +7,11 @@
 #include "runtime/layout/layout.h"
 #include "runtime/layout/share.h"
 #include "support/layouts.h"
+#include "support/measure.h"
 #include "support/plain_layout.h"
 
 namespace bristle::test {
 namespace {
-
-const PlainMeasure kMeasure;
 
 Item leaf(Px w, Px h) {
   Item item;

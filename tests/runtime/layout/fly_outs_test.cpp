@@ -5,13 +5,12 @@
 
 #include "runtime/document/tree.h"
 #include "support/bars.h"
+#include "support/measure.h"
 
 namespace bristle {
 namespace {
 
 using test::Bar;
-
-const PlainMeasure kMeasure;
 
 Layout layoutOf(const Bar& bar) {
   return layOut(bar.project, *bar.project.screens[0], bar.project.displays[0], kMeasure);

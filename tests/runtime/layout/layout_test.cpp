@@ -5,12 +5,11 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/language_edits.h"
 #include "runtime/layout/pins.h"
+#include "support/measure.h"
 #include "support/menus.h"
 
 namespace bristle {
 namespace {
-
-const PlainMeasure kMeasure;
 
 Item panel(Place place) {
   Item item;
@@ -134,10 +133,10 @@ TEST(Container, AsWideAsTheCaptionInTheLanguageThatIsShown) {
                                    [](Kind& k) { k.fitsCaption = true; }));
   test::must(c.history, addLanguage("de", ""));
   const LanguageId german = c.history.now().languages[1].id;
-  test::must(c.history, changeItems(c.screen, {test::buttons(c.history.now())[0]}, "say", {},
-                                    [&](Item& i) {
-                                      i.button()->caption.others[german] = std::string(80, 'm');
-                                    }));
+  test::must(c.history,
+             changeItems(c.screen, {test::buttons(c.history.now())[0]}, "say", {}, [&](Item& i) {
+               i.button()->caption.others[german] = std::string(80, 'm');
+             }));
   const Project& p = c.history.now();
   const auto width = [&](const LanguageId& in) {
     return layOut(p, *p.screens[0], {p.displays[0], in}, kMeasure).items[1].box.w;

@@ -10,12 +10,11 @@
 #include "core/edit/tree_edits.h"
 #include "runtime/layout/layout.h"
 #include "runtime/layout/line.h"
+#include "support/measure.h"
 #include "support/menus.h"
 
 namespace bristle {
 namespace {
-
-const PlainMeasure kMeasure;
 
 // One panel of 200 × 100 that was drawn at 300, 150 on a display of 1000 × 500.
 struct Drawn {

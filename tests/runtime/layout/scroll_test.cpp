@@ -6,14 +6,13 @@
 #include "runtime/document/tree.h"
 #include "support/layouts.h"
 #include "support/lists.h"
+#include "support/measure.h"
 
 namespace bristle {
 namespace {
 
 using test::Dice;
 using test::List;
-
-const PlainMeasure kMeasure;
 
 Layout layoutOf(const List& l) {
   return layOut(l.project, *l.project.screens[0], l.project.displays[0], kMeasure);

@@ -53,6 +53,7 @@ void fill(Screen& s, const Project& p, std::mt19937& random) {
   s.comes.follow = s.goes.follow = Ms(random() % 30);
   s.waitUntilShown = random() % 3 == 0;
   s.sleeps = random() % 3 == 0;
+  s.beside = static_cast<Beside>(random() % 3);
   if (random() % 3 == 0) s.idle = {Ms(200 + random() % 2000), {anyAction(random, s, p)}};
   if (random() % 2) s.music = {"song.ogg", 0.5, static_cast<Beneath>(random() % 3)};
   for (auto& shared : s.items) {

@@ -195,6 +195,37 @@ TEST(ScreenLife, ReducedMotionEndsAWait) {
   EXPECT_THAT(run.lines(), Contains("message over"));
 }
 
+// A controller that is pulled out takes along what it holds, on whichever screen that is, and the
+// menu goes on with another device.
+TEST(ScreenLife, AControllerPulledOutWhileScreensChangeLeavesNothingHeld) {
+  Fading menu;
+  menu.at(menu.second, 0).actions = {};
+  Playing run(menu.project);
+  run.wait(1000);
+  down(run, 1);
+  run.key(InputType::Accept, true, Device::Controller);
+  run.key(InputType::Accept, false, Device::Controller);
+  ASSERT_EQ(run.session().stack().size(), 2u);
+  run.wait(60);
+  ASSERT_TRUE(run.session().screensMove());
+  run.key(InputType::Accept, true, Device::Controller);
+  const auto armed = [&] {
+    int out = 0;
+    for (const ScreenRun* screen : run.session().seen())
+      for (const ButtonRun& each : screen->buttons) out += each.running.signals.has(Signals::Armed);
+    return out;
+  };
+  ASSERT_EQ(armed(), 1);
+  const auto lines = run.key(InputType::Gone, false, Device::Controller);
+  EXPECT_EQ(armed(), 0);
+  EXPECT_THAT(lines, Not(Contains(HasSubstr("activate"))));
+  EXPECT_TRUE(run.session().focused());
+  run.wait(1000);
+  EXPECT_FALSE(run.session().screensMove());
+  run.key(InputType::Accept, true);
+  EXPECT_THAT(run.key(InputType::Accept, false), Contains(HasSubstr("activate")));
+}
+
 // The motion is not told: the same menu without gives the same trace.
 TEST(ScreenLife, MotionLeavesTheTraceAsItIs) {
   Fading menu, cut;

@@ -1,4 +1,4 @@
-#include "desktop/route/controller_walk.h"
+#include "desktop/view/controller_walk.h"
 
 #include <QEvent>
 
@@ -62,6 +62,9 @@ void ControllerWalk::take(const InputEvent& event) {
     case InputType::Accept:
     case InputType::Cancel:
       if (event.down) Q_EMIT wentThrough(event.type == InputType::Accept);
+      break;
+    case InputType::Shoulder:
+      if (event.down) Q_EMIT turned(event.dir == Dir::Right);
       break;
     case InputType::Gone:
       down_.takeAway(event.device, event.unit);

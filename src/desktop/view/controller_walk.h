@@ -1,5 +1,5 @@
-// A controller walks the routes of the Route bench, as it would walk the menu: directions repeat
-// while they are held, accept goes into a single stop, cancel comes out.
+// A controller walks a bench, by the bindings of the project: directions repeat while they are
+// held, accept goes into what is there, cancel comes out, shoulders step on and back.
 #pragma once
 #include <QElapsedTimer>
 #include <QObject>
@@ -21,6 +21,7 @@ class ControllerWalk : public QObject {
  Q_SIGNALS:
   void stepped(bristle::Dir dir);
   void wentThrough(bool into);
+  void turned(bool forwards);
 
  protected:
   bool eventFilter(QObject* watched, QEvent* event) override;
