@@ -97,12 +97,12 @@ void allTakes(benchmark::State& state) {
     Demo demo{opened(std::string(folder) + "/" + file + ".bristle"), {}};
     for (const std::string& path : takeFilesIn(dataFolder() + folder))
       demo.takes.push_back(*readTake(path));
-    while (demo.project.displays.size() < 6) {
-      demo.project.displays.push_back(demo.project.displays[demo.project.displays.size() % 3]);
+    for (size_t i = 0; demo.project.displays.size() < 6; ++i) {
+      demo.project.displays.push_back(Display(demo.project.displays[i]));
       demo.project.displays.back().id.text += "-more";
     }
     while (demo.project.languages.size() < 3) {
-      demo.project.languages.push_back(demo.project.languages[0]);
+      demo.project.languages.push_back(Language(demo.project.languages[0]));
       demo.project.languages.back().id = {"more" + std::to_string(demo.project.languages.size())};
     }
     demos.push_back(std::move(demo));

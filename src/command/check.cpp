@@ -35,7 +35,8 @@ Subcommand addCheck(CLI::App& app) {
     bool json = false;
   };
   auto o = std::make_shared<Options>();
-  CLI::App* sub = app.add_subcommand("check", "Reads a project and tells what is wrong with it");
+  CLI::App* sub = app.add_subcommand(
+      "check", "Reads a project and tells what in it cannot work; findings tells all the rest");
   sub->add_option("project", o->file, "A .bristle file")->required();
   sub->add_flag("--json", o->json, "Findings as JSON");
   sub->add_option("--bring-up", o->bringUp,
@@ -53,9 +54,11 @@ Subcommand addCheck(CLI::App& app) {
         }
         const Graphics graphics(o->file);
         const std::string folder = folderOf(o->file);
-        const auto findings =
-            check(project, {[&](const std::string& file) { return whyNoSound(folder, file); },
-                            [&](const std::string& file) { return whyNoPicture(folder, file); }});
+        auto findings =
+            check(project,
+                  {.sound = [&](const std::string& file) { return whyNoSound(folder, file); },
+                   .picture = [&](const std::string& file) { return whyNoPicture(folder, file); }});
+        std::erase_if(findings, [](const Finding& f) { return f.severity == Severity::Note; });
         if (o->json) {
           auto list = nlohmann::ordered_json::array();
           for (const Finding& f : findings) list.push_back(inJson(f));

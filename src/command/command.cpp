@@ -55,7 +55,8 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish) {
   app.add_flag("--verbose", verbose, "Log more, on stderr, too; it may name what you work on");
   app.require_subcommand(0, 1);
   std::vector<Subcommand> all;
-  for (const auto add : {addCheck, addLaws, addRoutes, addRehearse, addPicture, addDeliver, addNew})
+  for (const auto add :
+       {addCheck, addLaws, addRoutes, addRehearse, addPicture, addDeliver, addNew, addFindings})
     all.push_back(add(app));
   try {
     app.parse(argc, argv);

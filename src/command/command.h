@@ -36,6 +36,7 @@ Subcommand addPicture(CLI::App& app);
 Subcommand addDeliver(CLI::App& app);
 Subcommand addNew(CLI::App& app);
 Subcommand addLaws(CLI::App& app);
+Subcommand addFindings(CLI::App& app);
 
 // What the window is asked for on the command line.
 struct WindowWish {

@@ -1,5 +1,6 @@
 #include "desktop/benches.h"
 
+#include "desktop/findings/findings_bench.h"
 #include "desktop/flow/flow_bench.h"
 #include "desktop/motion/motion_bench.h"
 #include "desktop/place/place_bench.h"
@@ -26,6 +27,7 @@ const std::vector<BenchInfo>& benches() {
       {"route", QObject::tr("Route"), 4, make<RouteBench>},
       {"flow", QObject::tr("Flow"), 5, make<FlowBench>},
       {"rehearse", QObject::tr("Rehearse"), 6, make<RehearseBench>},
+      {"findings", QObject::tr("Findings"), 7, make<FindingsBench>},
   };
   return all;
 }

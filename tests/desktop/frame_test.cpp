@@ -231,14 +231,10 @@ TEST_F(Frame, NothingMovesWhenABenchIsShownAgain) {
       if (w->isVisible() && !w->isWindow()) out[w] = {w->mapTo(window.get(), QPoint()), w->size()};
     return out;
   };
-  const auto labels = window->findChildren<QLabel*>();
-  ASSERT_TRUE(QTest::qWaitFor(
-      [&] {
-        return std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
-          return label->text().contains(QStringLiteral("finding"));
-        });
-      },
-      60'000))
+  auto* findings = named<QToolButton>(QStringLiteral("Findings"));
+  ASSERT_TRUE(findings);
+  ASSERT_TRUE(
+      QTest::qWaitFor([&] { return findings->text().contains(QStringLiteral("finding")); }, 60'000))
       << "the project has been checked";
   std::map<QString, std::map<const QWidget*, QRect>> first;
   for (const BenchInfo& info : benches())
@@ -308,9 +304,8 @@ TEST_F(Frame, UndoSaysWhatItUndoes) {
 
 TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
   const auto shown = [&] {
-    for (QLabel* label : window->findChildren<QLabel*>())
-      if (label->text().contains(QStringLiteral("finding"))) return label->text();
-    return QString();
+    const QString text = named<QToolButton>(QStringLiteral("Findings"))->text();
+    return text.contains(QStringLiteral("finding")) ? text : QString();
   };
   ASSERT_TRUE(QTest::qWaitFor([&] { return !shown().isEmpty(); }));
   const QString before = shown();

@@ -294,6 +294,9 @@ Project fullProject() {
   machine.hold = 700;
   machine.timing.namedEasing = project.named->at(2).id;
   project.settings.leastHit = 44;
+  project.settings.leastGap = 3;
+  project.settings.rulesOff = {"unused"};
+  project.accepted = {{"reach screen s1", "only by touch", "2026-11-30"}};
   project.settings.darkSet = true;
   project.settings.gridWidth = 12;
   project.settings.gridHeight = 6.5;

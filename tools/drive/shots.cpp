@@ -8,9 +8,12 @@
 #include <QDir>
 #include <QTest>
 
+#include "core/edit/kind_edits.h"
+#include "core/edit/screen_edits.h"
 #include "core/edit/templates.h"
 #include "core/formats/words.h"
 #include "desktop/benches.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/frame/window.h"
 #include "desktop/motion/law_watch.h"
 #include "desktop/motion/laws_panel.h"
@@ -22,6 +25,27 @@
 
 namespace bristle {
 namespace {
+
+// The demos have no findings: some are planted, for this picture only.
+void plantFaults(Work& work) {
+  const Screen& screen = *work.project().screens[0];
+  std::vector<ItemId> buttons;
+  for (const auto& item : screen.items)
+    if (item->button() && !isStill(work.project(), *item)) buttons.push_back(item->id);
+  if (buttons.size() < 3) return;
+  const auto change = [&](size_t i, std::function<void(ButtonData&)> how) {
+    (void)work.perform(changeItems(screen.id, {buttons[i]}, "plant", {},
+                                   [how](Item& item) { how(*item.button()); }));
+  };
+  change(0,
+         [](ButtonData& b) { b.caption = "Take the helm and go down to the bottom of the sea"; });
+  change(1, [](ButtonData& b) { b.caption = "Button 2"; });
+  change(2, [](ButtonData& b) { b.actions.clear(); });
+  (void)work.perform(resizeKind(work.project().kinds[3]->id, 200, 18));
+  (void)QTest::qWaitFor([&] { return !work.findings().busy(); }, 20'000);
+  for (const Finding& f : work.findings().now().open)
+    if (f.rule == "caption-cut") return work.findings().pick(f.key);
+}
 
 // Something picked on every bench, as a person at work would have it.
 void prepare(Window& window, const QString& bench) {
@@ -45,6 +69,7 @@ void prepare(Window& window, const QString& bench) {
         return work.pickItems({item->id});
     return;
   }
+  if (bench == QLatin1String("findings")) return plantFaults(work);
   // The screen with the most on it shows the most.
   const Screen* fullest = nullptr;
   for (const auto& screen : p.screens)
@@ -135,11 +160,15 @@ int makeShots(Window& window, const QString& folder) {
     applyTheme(window, dark ? Theme::darkOne() : Theme::light());
     for (const BenchInfo& info : benches()) {
       const QString id = QString::fromLatin1(info.id);
+      static const QStringList kAlsoDark{"shape", "motion", "route", "flow"};
+      if (dark && !kAlsoDark.contains(id)) continue;
       window.openBench(id);
       prepare(window, id);
       QTest::qWait(400);
       const QString file = folder + QLatin1Char('/') + id + (dark ? "-dark.png" : ".png");
       if (!savePicture(window, file)) return 2;
+      if (id == QLatin1String("findings"))
+        for (int i = 0; i < 4; ++i) window.work().undo();
     }
   }
   applyTheme(window, Theme::light());

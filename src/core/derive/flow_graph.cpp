@@ -1,6 +1,7 @@
 #include "core/derive/flow_graph.h"
 
 #include <algorithm>
+#include <set>
 #include <unordered_map>
 
 namespace bristle {
@@ -32,9 +33,13 @@ class Reading {
 
   void readScreen(size_t s) {
     const Screen& screen = *project_.screens[s];
+    std::set<ItemId> opens;  // a fly-out
+    for (const auto& item : screen.items)
+      if (item->container()) opens.insert(item->container()->flyOut.from);
     for (const auto& item : screen.items) {
       if (!item->button() || isStill(project_, *item)) continue;
-      if (item->button()->actions.empty()) out_.screens[s].idle.push_back(item->id);
+      if (item->button()->actions.empty() && !opens.contains(item->id))
+        out_.screens[s].idle.push_back(item->id);
       add(item->button()->actions, {.from = static_cast<int>(s), .item = item->id});
     }
     if (screen.idle.after > 0) add(screen.idle.actions, {.from = static_cast<int>(s)});

@@ -11,6 +11,6 @@ void checkSounds(const Project& project, const WhyNoFile& why, Findings& out);
 void checkPictures(const Project& project, const WhyNoFile& why, Findings& out);
 
 // All rules, in their order, once. Who asks again and again keeps a Review (review.h).
-Findings check(const Project& project, const FileProbes& probes = {});
+Findings check(const Project& project, const Probes& probes = {});
 
 }  // namespace bristle

@@ -15,9 +15,10 @@ enum class Severity : std::uint8_t { Error, Warning, Note };
 // “error”, “warning” or “note”.
 std::string_view nameOf(Severity severity);
 
-// A rule fills in what it knows; `rule`, `severity` and `key` are set by whoever runs it.
+// A rule fills in what it knows; `severity` and `key` are set by whoever runs it, and `rule`,
+// unless it says one itself.
 struct Finding {
-  std::string_view rule = {};  // the rule's stable name
+  std::string_view rule = {};  // the rule's stable name (rule_info.h)
   Severity severity = Severity::Error;
   // The same as long as the same thing is wrong, whatever is renamed: the rule and ids.
   std::string key = {};
@@ -29,6 +30,8 @@ struct Finding {
   StateId state = {};
   ScreenId screen = {};
   ItemId item = {};
+  DisplayId display = {};  // where it shows worst
+  LanguageId language = {};
   std::string detail = {};  // which of several at one place: ids, numbers or files, never names
   // What was measured and what is asked for, in `unit`; nothing where there is no figure.
   std::optional<double> figure = {}, limit = {};

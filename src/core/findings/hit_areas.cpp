@@ -27,18 +27,25 @@ void checkHitSize(const Surroundings& around, const Kind& kind, Findings& out) {
   out.push_back(std::move(f));
 }
 
-// Where two hit areas lie over each other, a touch at the seam is a matter of luck.
-void checkOverlaps(const Surroundings& around, const Screen& screen, Findings& out) {
+// By what can be hit of them on the first display; what lies over one another is told of elsewhere.
+void checkNear(const Surroundings& around, const Screen& screen, Findings& out) {
   const Project& project = around.project;
-  if (project.displays.empty()) return;
-  const Layout layout = layOut(project, screen, project.displays.front(), PlainMeasure());
-  for (const Overlap& overlap : overlapsOf(project, screen, layout, around.stop)) {
-    const Item &one = *screen.items[overlap.left], &other = *screen.items[overlap.right];
+  if (project.displays.empty() || project.settings.leastGap <= 0) return;
+  const PlainMeasure plain;
+  const TextMeasure& measure = around.eyes ? around.eyes->measure() : plain;
+  const Layout layout = layOut(project, screen, project.displays.front(), measure);
+  for (const Overlap& near :
+       nearOnes(project, screen, layout, project.settings.leastGap, around.stop)) {
+    const Item &one = *screen.items[near.left], &other = *screen.items[near.right];
     out.push_back({.place = fmt::format("{} · {}", screen.name, displayName(one)),
-                   .reason = fmt::format("its hit area lies over that of “{}”", displayName(other)),
+                   .reason = fmt::format("its hit area is {:g} px from that of “{}”", near.by,
+                                         displayName(other)),
                    .screen = screen.id,
                    .item = one.id,
-                   .detail = other.id.text});
+                   .detail = other.id.text,
+                   .figure = near.by,
+                   .limit = project.settings.leastGap,
+                   .unit = "px"});
   }
 }
 

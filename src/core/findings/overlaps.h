@@ -15,5 +15,9 @@ struct Overlap {
 // left out: their boxes may overlap where they do not. Comes back early once `stop` is set.
 std::vector<Overlap> overlapsOf(const Project& project, const Screen& screen, const Layout& layout,
                                 const std::atomic<bool>* stop = nullptr);
+// Those that do not overlap and are less than `gap` px apart, corner to corner where they lie aside
+// of one another; `by` is how far, 0 where they touch.
+std::vector<Overlap> nearOnes(const Project& project, const Screen& screen, const Layout& layout,
+                              Px gap, const std::atomic<bool>* stop = nullptr);
 
 }  // namespace bristle

@@ -1,6 +1,7 @@
 #include "core/findings/review.h"
 
 #include "core/findings/check.h"
+#include "core/findings/rule_info.h"
 #include "core/findings/rules.h"
 
 #include <algorithm>
@@ -31,10 +32,10 @@ std::string keyOf(const Finding& f) {
   return out;
 }
 
-void finish(Findings& found, const Rule& rule) {
+void finish(Findings& found, std::string_view rule) {
   for (Finding& f : found) {
-    f.rule = rule.name;
-    f.severity = rule.severity;
+    if (f.rule.empty()) f.rule = rule;
+    f.severity = infoOf(f.rule).severity;
     f.key = keyOf(f);
   }
 }
@@ -44,8 +45,8 @@ void finish(Findings& found, const Rule& rule) {
 bool Review::Basis::same(const Basis& o) const {
   return sameParts(kinds, o.kinds) && sameParts(machines, o.machines) &&
          sameParts(screens, o.screens) && sameParts(named, o.named) && names == o.names &&
-         displays == o.displays && values == o.values && settings == o.settings &&
-         shortcuts == o.shortcuts && bindings == o.bindings;
+         displays == o.displays && languages == o.languages && values == o.values &&
+         settings == o.settings && shortcuts == o.shortcuts && bindings == o.bindings;
 }
 
 // One check: each rule for each of its parts.
@@ -62,7 +63,7 @@ class Review::Run {
       Findings found;
       ++review_.looked_;
       (*judge)(around_, found);
-      finish(found, rule);
+      finish(found, rule.name);
       append(out, std::move(found));
     } else if (const auto* kinds = std::get_if<KindRule>(&rule.judge)) {
       for (const auto& kind : p.kinds) part(index, *kind, basisOf(kind), *kinds, out);
@@ -84,6 +85,7 @@ class Review::Run {
     Basis out;
     out.named = {around_.project.named};
     out.displays = around_.project.displays;
+    out.languages = around_.project.languages;
     out.settings = around_.project.settings;
     return out;
   }
@@ -122,7 +124,7 @@ class Review::Run {
       ++review_.looked_;
       Findings found;
       judge(around_, part, found);
-      finish(found, allRules()[index]);
+      finish(found, allRules()[index].name);
       if (around_.stopped()) return append(out, std::move(found));  // not whole: not kept
       kept.basis = std::move(basis);
       kept.found = std::move(found);
@@ -136,10 +138,10 @@ class Review::Run {
   std::vector<ScreenId> screens_;
 };
 
-Findings Review::check(const Project& project, const FileProbes& probes) {
+Findings Review::check(const Project& project, const Probes& probes) {
   ++round_;
   looked_ = 0;
-  const Surroundings around{project, probes.stop};
+  const Surroundings around{project, probes.stop, probes.eyes};
   Findings out;
   Run run(*this, around);
   for (size_t i = 0; i < allRules().size() && !around.stopped(); ++i) run.rule(i, out);
@@ -147,15 +149,19 @@ Findings Review::check(const Project& project, const FileProbes& probes) {
   std::erase_if(kept_, [&](const auto& entry) { return entry.second.round != round_; });
   Findings files;
   if (probes.sound) checkSounds(project, probes.sound, files);
-  finish(files, {"sound", "A sound can be played.", Severity::Error, ProjectRule{}});
+  finish(files, "sound");
   Findings pictures;
   if (probes.picture) checkPictures(project, probes.picture, pictures);
-  finish(pictures, {"picture", "A picture can be shown.", Severity::Error, ProjectRule{}});
+  finish(pictures, "picture");
   for (Findings* more : {&files, &pictures}) out.insert(out.end(), more->begin(), more->end());
+  const auto& off = project.settings.rulesOff;
+  std::erase_if(out, [&](const Finding& f) {
+    return std::find(off.begin(), off.end(), f.rule) != off.end();
+  });
   return out;
 }
 
-Findings check(const Project& project, const FileProbes& probes) {
+Findings check(const Project& project, const Probes& probes) {
   return Review().check(project, probes);
 }
 

@@ -11,7 +11,7 @@ namespace bristle {
 class Review {
  public:
   // As check(), in the same order.
-  Findings check(const Project& project, const FileProbes& probes = {});
+  Findings check(const Project& project, const Probes& probes = {});
   // How many parts the rules looked at in the last check: the work that was done.
   int looked() const { return looked_; }
 
@@ -24,6 +24,7 @@ class Review {
     std::vector<Shared<NamedValues>> named;
     std::vector<ScreenId> names;  // of the screens that there are
     std::vector<Display> displays;
+    std::vector<Language> languages;
     std::vector<ProjectValue> values;
     Settings settings;
     std::vector<Shortcut> shortcuts;

@@ -6,6 +6,7 @@
 #include <variant>
 
 #include "core/findings/finding.h"
+#include "core/findings/probes.h"
 
 namespace bristle {
 
@@ -13,6 +14,7 @@ namespace bristle {
 struct Surroundings {
   const Project& project;
   const std::atomic<bool>* stop = nullptr;
+  Eyes* eyes = nullptr;  // null: what is seen is not looked at
   bool stopped() const { return stop && stop->load(); }
 };
 
@@ -23,10 +25,9 @@ using MachineRule = void (*)(const Surroundings&, const Machine&, Findings&);
 using ScreenRule = void (*)(const Surroundings&, const Screen&, Findings&);
 using ProjectRule = void (*)(const Surroundings&, Findings&);
 
+// `name` is of findings that name no rule themselves.
 struct Rule {
   std::string_view name;
-  std::string_view asks;  // what for, in one sentence
-  Severity severity;
   std::variant<KindRule, MachineRule, ScreenRule, ProjectRule> judge;
 };
 // In the order in which findings are told.
@@ -52,6 +53,16 @@ void checkScreenBindings(const Surroundings&, const Screen&, Findings&);
 void checkAccessibleNames(const Surroundings&, const Screen&, Findings&);
 void checkSeen(const Surroundings&, const Kind&, Findings&);
 void checkHitSize(const Surroundings&, const Kind&, Findings&);
-void checkOverlaps(const Surroundings&, const Screen&, Findings&);
+void checkNear(const Surroundings&, const Screen&, Findings&);
+void checkPlaces(const Surroundings&, const Screen&, Findings&);
+void checkSpokenNames(const Surroundings&, const Screen&, Findings&);
+void checkTexts(const Surroundings&, const Screen&, Findings&);
+void checkFlow(const Surroundings&, Findings&);
+void checkValues(const Surroundings&, Findings&);
+void checkUnused(const Surroundings&, Findings&);
+void checkAnswers(const Surroundings&, const Machine&, Findings&);
+void checkFlashes(const Surroundings&, const Kind&, Findings&);
+void checkRows(const Surroundings&, const Screen&, Findings&);
+void checkTwins(const Surroundings&, const Kind&, Findings&);
 
 }  // namespace bristle

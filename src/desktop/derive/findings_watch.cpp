@@ -2,8 +2,10 @@
 
 #include <spdlog/spdlog.h>
 
+#include "core/findings/review.h"
 #include "devices/sound_file.h"
 #include "paint/convert.h"
+#include "paint/painted_eyes.h"
 #include "paint/pictures.h"
 
 namespace bristle {
@@ -11,10 +13,15 @@ namespace {
 constexpr int kFindAfter = 100;  // ms after the last change: a drag makes many
 }
 
+struct FindingsWatch::Kit {
+  Review review;
+  PaintedEyes eyes;
+};
+
 FindingsWatch::FindingsWatch(QObject* parent)
-    : QObject(parent), checking_(this, [this](Findings found) {
+    : QObject(parent), kit_(std::make_shared<Kit>()), checking_(this, [this](SortedFindings found) {
         now_ = std::move(found);
-        spdlog::debug("{} findings", now_.size());
+        spdlog::debug("{} findings", now_.open.size());
         Q_EMIT changed();
       }) {
   soon_.setSingleShot(true);
@@ -24,17 +31,50 @@ FindingsWatch::FindingsWatch(QObject* parent)
 
 void FindingsWatch::look(const Project& project, const QString& folder) {
   project_ = project;
+  // Fonts and pictures of another folder: nothing that was found holds.
+  if (folder != folder_) kit_ = std::make_shared<Kit>();
   folder_ = folder;
   soon_.start();
 }
 
 void FindingsWatch::begin() {
-  checking_.ask([project = project_, folder = fromQt(folder_),
-                 review = review_](const std::atomic<bool>& stop) {
-    return review->check(
-        project, {[&](const std::string& file) { return whyNoSound(folder, file); },
-                  [&](const std::string& file) { return whyNoPicture(folder, file); }, &stop});
-  });
+  checking_.ask(
+      [project = project_, folder = fromQt(folder_), kit = kit_](const std::atomic<bool>& stop) {
+        return sorted(
+            project,
+            kit->review.check(
+                project,
+                {.sound = [&](const std::string& file) { return whyNoSound(folder, file); },
+                 .picture = [&](const std::string& file) { return whyNoPicture(folder, file); },
+                 .eyes = &kit->eyes,
+                 .stop = &stop}));
+      });
+}
+
+const Finding* FindingsWatch::picked() const {
+  for (const Finding& f : now_.open)
+    if (f.key == picked_) return &f;
+  for (const auto& each : now_.accepted)
+    if (each.finding.key == picked_) return &each.finding;
+  return nullptr;
+}
+
+void FindingsWatch::pick(const std::string& key) {
+  if (key == picked_) return;
+  picked_ = key;
+  Q_EMIT pickedChanged();
+}
+
+const Finding* FindingsWatch::pickNext(bool forwards) {
+  const Findings& all = now_.open;
+  if (all.empty()) return nullptr;
+  const auto found =
+      std::find_if(all.begin(), all.end(), [&](const Finding& f) { return f.key == picked_; });
+  const auto count = static_cast<int>(all.size());
+  const int at = found == all.end() ? (forwards ? -1 : 0) : int(found - all.begin());
+  const Finding& next = all[size_t((at + (forwards ? 1 : -1) + count) % count)];
+  pick(next.key);
+  return &next;
 }
 
 }  // namespace bristle

@@ -1,8 +1,9 @@
-// Keeps the findings of a project up to date on a worker, a moment after each change.
+// Keeps the findings of a project up to date on a worker, a moment after each change, and which of
+// them is in hand.
 #pragma once
 #include <QTimer>
 
-#include "core/findings/review.h"
+#include "core/findings/sorted.h"
 #include "desktop/derive/latest.h"
 
 namespace bristle {
@@ -14,21 +15,29 @@ class FindingsWatch : public QObject {
   // A project is a value: its copy is read while the other is edited. Its pictures and sounds lie
   // in `folder`.
   void look(const Project& project, const QString& folder);
-  const Findings& now() const { return now_; }
+  const SortedFindings& now() const { return now_; }
   bool busy() const { return soon_.isActive() || checking_.busy(); }
+  // Null where none is in hand, or it is not found any more.
+  const Finding* picked() const;
+  void pick(const std::string& key);
+  // The one after the one in hand, or before it, round the end; null where there is none.
+  const Finding* pickNext(bool forwards);
 
  Q_SIGNALS:
   // There are other findings now.
   void changed();
+  void pickedChanged();
 
  private:
   void begin();
+  struct Kit;  // what a worker checks with, one at a time
   Project project_;
   QString folder_;
   QTimer soon_;
-  std::shared_ptr<Review> review_ = std::make_shared<Review>();  // the worker's, one at a time
-  Findings now_;
-  Latest<Findings> checking_;
+  std::shared_ptr<Kit> kit_;
+  SortedFindings now_;
+  std::string picked_;
+  Latest<SortedFindings> checking_;
 };
 
 }  // namespace bristle

@@ -1,9 +1,7 @@
 #include "desktop/derive/place_watch.h"
 
 #include "core/edit/history.h"
-#include "paint/convert.h"
-#include "paint/fonts.h"
-#include "paint/screen_painter.h"
+#include "paint/painted_eyes.h"
 
 namespace bristle {
 namespace {
@@ -11,20 +9,11 @@ constexpr int kLookAfter = 60;  // ms after the last change: a drag makes many
 }
 
 struct PlaceWatch::Kit {
-  LookPainter looks;
-  LookTables tables;
-  FontMeasure measure;
+  PaintedEyes eyes;
 
   std::vector<Fault> faults(const Project& project, const Screen& screen, const Showing& showing) {
-    const Layout layout = layOut(project, screen, showing, measure);
-    const auto isCut = [&](size_t i) {
-      const ButtonData& button = *screen.items[i]->button();
-      const Kind* kind = find(project, button.kind);
-      const auto table = tables.get(project, button.kind, &button.own);
-      return kind && table &&
-             looks.cutsCaption(*kind, *table, toQt(layout.items[i].own()),
-                               wordsIn(project, button.caption, layout.language));
-    };
+    const Layout layout = layOut(project, screen, showing, eyes.measure());
+    const auto isCut = [&](size_t i) { return eyes.cutsCaption(project, screen, layout, i); };
     std::vector<Fault> out;
     for (const PlaceFault& fault : placeFaults(project, screen, layout, isCut))
       out.push_back({screen.items[fault.item]->id, fault.item, fault.sort, inWords(fault, screen)});

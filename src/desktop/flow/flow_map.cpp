@@ -10,6 +10,21 @@ namespace bristle {
 namespace {
 
 constexpr double kApart = 13;  // px, strokes where they arrive
+constexpr int kPoints = 28;    // of a stroke
+
+// Of one curve (Bézier, by its parameter): its length need not be known for that.
+std::vector<QPointF> pointsOf(const QPainterPath& path) {
+  std::vector<QPointF> out;
+  if (path.elementCount() < 4) return out;
+  const auto at = [&](int i) { return QPointF(path.elementAt(i)); };
+  const int last = path.elementCount() - 4;
+  for (int i = 0; i <= kPoints; ++i) {
+    const double t = double(i) / kPoints, u = 1 - t;
+    out.push_back(at(last) * (u * u * u) + at(last + 1) * (3 * u * u * t) +
+                  at(last + 2) * (3 * u * t * t) + at(last + 3) * (t * t * t));
+  }
+  return out;
+}
 
 // Whether both stand above one another.
 bool isBeside(const QRectF& a, const QRectF& b) {
@@ -39,6 +54,19 @@ void FlowMap::update(Work& work) {
   const double ratio = std::clamp(d.layoutHeight() / d.layoutWidth(), 0.3, 1.8);
   places_ = layOutFlow(graph_, {kWide, kWide * ratio});
   makeStrokes();
+  makeMarks();
+}
+
+void FlowMap::makeMarks() {
+  marks_.assign(graph_.screens.size(), {});
+  for (const FlowScreen& each : graph_.screens)
+    if (each.over >= 0) marks_[size_t(each.over)].covered = true;
+  for (const FlowStep& step : graph_.steps) {
+    if (step.from < 0) continue;
+    Marks& marks = marks_[size_t(step.from)];
+    marks.broken += step.broken;
+    marks.back |= step.type == ActionType::Back || step.type == ActionType::BackTo;
+  }
 }
 
 QRectF FlowMap::box(int screen) const {
@@ -91,8 +119,13 @@ int FlowMap::stepAt(const QPointF& at, double near) const {
     const QPainterPath& path = strokes_[i];
     if (path.isEmpty() || !path.boundingRect().adjusted(-near, -near, near, near).contains(at))
       continue;
-    for (int k = 0; k <= 40; ++k) {
-      const QPointF away = path.pointAtPercent(k / 40.0) - at;
+    for (size_t k = 1; k < points_[i].size(); ++k) {
+      // To the nearest place on the line between two of them.
+      const QPointF a = points_[i][k - 1], d = points_[i][k] - a;
+      const double length = QPointF::dotProduct(d, d);
+      const double t =
+          length > 0 ? std::clamp(QPointF::dotProduct(at - a, d) / length, 0.0, 1.0) : 0;
+      const QPointF away = a + d * t - at;
       const double distance = std::hypot(away.x(), away.y());
       if (distance >= least) continue;
       least = distance;
@@ -145,6 +178,8 @@ void FlowMap::makeStrokes() {
     }
     strokes_[i].cubicTo(out + QPointF(bend, 0), in - QPointF(bend, 0), in);
   }
+  points_.clear();
+  for (const QPainterPath& path : strokes_) points_.push_back(pointsOf(path));
 }
 
 }  // namespace bristle

@@ -28,6 +28,17 @@ class FlowMap {
   QRectF button(int screen, const ItemId& item) const;
   // From the very button to the screen; empty for a step that leads nowhere.
   const QPainterPath& stroke(size_t step) const { return strokes_[step]; }
+  // Along it, closer where it bends; nothing where there is none.
+  const std::vector<QPointF>& points(size_t step) const { return points_[step]; }
+  // What else is told at a screen.
+  struct Marks {
+    int broken = 0;        // of its steps
+    bool back = false;     // one of them goes back
+    bool covered = false;  // another is drawn half over it
+  };
+  const Marks& marks(int screen) const { return marks_[size_t(screen)]; }
+  // What its miniature shows.
+  const ShownScreen& shown(int screen) const { return known_.at(ids_[size_t(screen)]).shown; }
   // What is at a place: the screen on top there, −1 none; the button of it.
   int screenAt(const QPointF& at) const;
   ItemId buttonAt(int screen, const QPointF& at) const;
@@ -42,12 +53,15 @@ class FlowMap {
     Layout layout;
   };
   void makeStrokes();
+  void makeMarks();
   QRectF startOf(const FlowStep& step) const;
   std::map<ScreenId, Known> known_;
   std::vector<ScreenId> ids_;
   FlowGraph graph_;
   FlowLayout places_;
   std::vector<QPainterPath> strokes_;
+  std::vector<std::vector<QPointF>> points_;
+  std::vector<Marks> marks_;
 };
 
 }  // namespace bristle

@@ -14,14 +14,9 @@
 namespace bristle {
 namespace {
 
-constexpr int kPoints = 28;
 const QColor kRim(255, 255, 255, 170);
-
-std::vector<QPointF> along(const QPainterPath& path) {
-  std::vector<QPointF> out;
-  for (int i = 0; i <= kPoints; ++i) out.push_back(path.pointAtPercent(double(i) / kPoints));
-  return out;
-}
+constexpr double kReadable = 26;      // px: the height of a picture from which on words stand at it
+constexpr size_t kManyInSight = 150;  // in sight: of more only those in hand are rimmed and dashed
 
 QString formOf(const ScreenMotion& motion) {
   switch (motion.form) {
@@ -57,15 +52,14 @@ void FlowView::paintEvent(QPaintEvent*) {
     for (int s = 0; s < int(screens.size()); ++s)
       if ((screens[size_t(s)].over >= 0) == over) paintScreen(p, s);
   const auto now = step();
-  for (const bool picked : {false, true})
-    for (size_t i = 0; i < map_.graph().steps.size(); ++i)
-      if ((now && map_.graph().steps[i] == *now) == picked) paintStroke(p, i);
-  paintStubs(p);
+  paintStrokes(p, now);
+  if (isReadable()) paintStubs(p);
   constexpr size_t kLabels = 16;  // more would lie on one another
   const auto drawn = size_t(std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
                                           [](const FlowStep& each) { return each.to >= 0; }));
   for (size_t i = 0; i < map_.graph().steps.size(); ++i)
-    if (drawn <= kLabels || (now && map_.graph().steps[i] == *now)) paintLabel(p, i);
+    if (drawn <= kLabels || (now && map_.graph().steps[i] == *now))
+      paintLabel(p, i, now && map_.graph().steps[i] == *now);
   if (drawing_) {
     const QRectF from = map_.button(drawnOn_, drawnFrom_);
     p.setPen(QPen(theme.accent, 3, Qt::SolidLine, Qt::RoundCap));
@@ -103,11 +97,8 @@ void FlowView::paintScreen(QPainter& p, int s) {
   if (!at.adjusted(-20, -20, 20, 70).intersects(QRectF(rect()))) return;
   // In steps, so that zooming does not draw them all anew for each.
   const double larger = viewport_.zoom() > 1.2 ? 2 : 1;
-  const Miniature wanted{{work_.project(), work_.project().screens[size_t(s)]->id, work_.showing()},
-                         {},
-                         (map.size() * larger).toSize(),
-                         devicePixelRatioF(),
-                         theme.work};
+  const Miniature wanted{
+      map_.shown(s), {}, (map.size() * larger).toSize(), devicePixelRatioF(), theme.work};
   const QImage image = work_.miniatures().get(wanted);
   p.fillRect(at, theme.work);
   if (!image.isNull()) p.drawImage(at, image);
@@ -124,7 +115,11 @@ void FlowView::paintScreen(QPainter& p, int s) {
     p.setPen(QPen(theme.accent, 2));
     p.drawRect(box.adjusted(-2, -2, 2, 2));
   }
-  paintMarks(p, s);
+  if (isReadable()) paintMarks(p, s);
+}
+
+bool FlowView::isReadable() const {
+  return map_.box(0).height() * viewport_.zoom() >= kReadable;
 }
 
 // What is wrong with a screen, in words; the worst first.
@@ -133,10 +128,8 @@ QString FlowView::faultOf(int s) const {
   QStringList out;
   if (screen.depth < 0) out << tr("nothing leads here");
   if (!screen.left) out << tr("no way out");
-  const auto broken = std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
-                                    [s](const FlowStep& f) { return f.from == s && f.broken; });
-  if (broken)
-    out << counted(qint64(broken), tr("%n leads to what is gone"), tr("%n lead to what is gone"));
+  if (const int broken = map_.marks(s).broken)
+    out << counted(broken, tr("%n leads to what is gone"), tr("%n lead to what is gone"));
   return out.join(QStringLiteral(" · "));
 }
 
@@ -144,9 +137,7 @@ void FlowView::paintMarks(QPainter& p, int s) {
   const Theme& theme = themeOf(this);
   const Screen& screen = *work_.project().screens[size_t(s)];
   const QRectF map = map_.box(s);
-  const auto& all = map_.graph().screens;
-  const bool covered =
-      std::any_of(all.begin(), all.end(), [s](const FlowScreen& each) { return each.over == s; });
+  const bool covered = map_.marks(s).covered;
   const double wide = std::max(60.0, map.width() * viewport_.zoom() * (covered ? 0.48 : 1));
   QPointF at = toWidget(map.bottomLeft()) + QPointF(0, 16);
   QFont name = font();
@@ -172,11 +163,7 @@ void FlowView::paintMarks(QPainter& p, int s) {
   const auto& idle = map_.graph().screens[size_t(s)].idle;
   if (!idle.empty())
     line(counted(qint64(idle.size()), tr("%n does nothing"), tr("%n do nothing")), theme.quiet);
-  const bool back =
-      std::any_of(map_.graph().steps.begin(), map_.graph().steps.end(), [s](const FlowStep& f) {
-        return f.from == s && (f.type == ActionType::Back || f.type == ActionType::BackTo);
-      });
-  if (!back) return;
+  if (!map_.marks(s).back) return;
   // Back: an arrow out of the left side, since where it leads depends on where one came from.
   const QPointF tip = toWidget(QPointF(map.left(), map.bottom() - 8)) - QPointF(20, 0);
   p.setPen(QPen(theme.ink, 1.6));
@@ -185,28 +172,46 @@ void FlowView::paintMarks(QPainter& p, int s) {
   p.drawLine(tip, tip + QPointF(5, 4));
 }
 
+// The one in hand over the others; what is out of sight is left out.
+void FlowView::paintStrokes(QPainter& p, const std::optional<FlowStep>& now) {
+  const auto& steps = map_.graph().steps;
+  const QRectF seen(toMap(rect().topLeft()), toMap(rect().bottomRight()));
+  std::vector<size_t> in;
+  for (size_t i = 0; i < steps.size(); ++i)
+    if (!map_.points(i).empty() &&
+        map_.stroke(i).boundingRect().adjusted(-40, -4, 40, 4).intersects(seen))
+      in.push_back(i);
+  const bool many = in.size() > kManyInSight;
+  const int screen = pickedScreen();
+  for (const bool picked : {false, true})
+    for (const size_t i : in)
+      if ((now && steps[i] == *now) == picked) paintStroke(p, i, {picked, many, screen});
+}
+
 // Solid where it opens in the place of all, hollow and dashed where it puts on top.
-void FlowView::paintStroke(QPainter& p, size_t index) {
-  const QPainterPath& way = map_.stroke(index);
-  if (way.isEmpty()) return;
+void FlowView::paintStroke(QPainter& p, size_t index, const Stroking& how) {
   const FlowStep& step = map_.graph().steps[index];
   const Theme& theme = themeOf(this);
-  const auto now = this->step();
-  const bool picked = now && *now == step;
-  if (!step.item) return paintByItself(p, step, way);
-  std::vector<QPointF> points = along(way);
+  // Those of the screen in hand stand out.
+  const bool inHand = step.from == how.screen || step.to == how.screen;
+  const double opacity = how.screen < 0 || how.picked || inHand ? 1 : 0.3;
+  if (!step.item) return paintByItself(p, index, opacity);
+  std::vector<QPointF> points = map_.points(index);
   for (QPointF& each : points) each = toWidget(each);
   const QPainterPath outline = tapered(points);
-  const QColor colour = picked ? theme.accent : theme.ink;
-  // Those of the screen in hand stand out.
-  const int in = pickedScreen();
-  p.setOpacity(in < 0 || picked || step.from == in || step.to == in ? 1 : 0.3);
-  p.strokePath(outline, QPen(theme.dark ? QColor(0, 0, 0, 170) : kRim, 3));
+  const QColor colour = how.picked ? theme.accent : theme.ink;
+  p.setOpacity(opacity);
+  const bool plain = how.many && !how.picked && !inHand;
+  if (!plain) p.strokePath(outline, QPen(theme.dark ? QColor(0, 0, 0, 170) : kRim, 3));
   if (step.type == ActionType::Open) {
     p.fillPath(outline, colour);
+  } else if (plain) {
+    p.setPen(QPen(colour, 1));
+    p.setBrush(theme.band);
+    p.drawPath(outline);
   } else {
     p.fillPath(outline, theme.band);
-    QPen pen(colour, picked ? 2 : 1.4);
+    QPen pen(colour, how.picked ? 2 : 1.4);
     pen.setDashPattern({4, 2.5});
     p.strokePath(outline, pen);
   }
@@ -214,16 +219,15 @@ void FlowView::paintStroke(QPainter& p, size_t index) {
 }
 
 // A line of dots: nobody's hand leads along it.
-void FlowView::paintByItself(QPainter& p, const FlowStep& step, const QPainterPath& way) {
-  const int in = pickedScreen();
+void FlowView::paintByItself(QPainter& p, size_t index, double opacity) {
   p.save();
-  p.setOpacity(in < 0 || step.from == in || step.to == in ? 1 : 0.3);
-  QPainterPath line;
-  for (const QPointF& each : along(way))
-    line.elementCount() ? line.lineTo(toWidget(each)) : line.moveTo(toWidget(each));
+  p.setOpacity(opacity);
+  QPolygonF line;
+  for (const QPointF& each : map_.points(index)) line << toWidget(each);
   QPen pen(themeOf(this).ink, 2.4, Qt::SolidLine, Qt::RoundCap);
   pen.setDashPattern({0.1, 2.2});
-  p.strokePath(line, pen);
+  p.setPen(pen);
+  p.drawPolyline(line);
   p.restore();
 }
 
@@ -264,7 +268,7 @@ void FlowView::paintStubs(QPainter& p) {
   }
 }
 
-void FlowView::paintLabel(QPainter& p, size_t index) {
+void FlowView::paintLabel(QPainter& p, size_t index, bool picked) {
   const QPainterPath& way = map_.stroke(index);
   const FlowStep& step = map_.graph().steps[index];
   if (way.isEmpty()) return;
@@ -276,8 +280,6 @@ void FlowView::paintLabel(QPainter& p, size_t index) {
   if (!form.isEmpty()) words += QStringLiteral(", ") + form;
   if (!action.when.empty()) words += tr(", if…");
   if (!step.item) words += tr(", by itself");
-  const auto now = this->step();
-  const bool picked = now && *now == step;
   const Theme& theme = themeOf(this);
   QFont small = font();
   small.setPixelSize(11);

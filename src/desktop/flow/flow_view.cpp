@@ -39,7 +39,13 @@ FlowView::FlowView(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   setAccessibleDescription(
       tr("Arrows pick a screen, Page Up and Down a button of it, Return leads it somewhere, Delete "
          "removes what it does"));
-  connect(&work.miniatures(), &Miniatures::changed, this, [this] { update(); });
+  // Many come one after the other.
+  soon_.setSingleShot(true);
+  soon_.setInterval(40);
+  connect(&soon_, &QTimer::timeout, this, [this] { update(); });
+  connect(&work.miniatures(), &Miniatures::changed, this, [this] {
+    if (!soon_.isActive()) soon_.start();
+  });
   new WhileSeen(work, this, [this] { refresh(); });
 }
 
@@ -63,8 +69,9 @@ int FlowView::pickedScreen() const {
 
 std::optional<FlowStep> FlowView::step() const {
   if (!work_.item()) return {};
+  const int screen = pickedScreen();
   for (const FlowStep& each : map_.graph().steps)
-    if (each.from == pickedScreen() && each.item == work_.item()->id && each.at == at_) return each;
+    if (each.from == screen && each.item == work_.item()->id && each.at == at_) return each;
   return {};
 }
 

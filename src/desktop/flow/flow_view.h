@@ -1,6 +1,7 @@
 // The flow of a project, drawn: screens as live miniatures, strokes from the very buttons that lead
 // on. A button is drawn to a screen to lead there, and to empty ground for a new one.
 #pragma once
+#include <QTimer>
 #include <QWidget>
 #include <optional>
 
@@ -66,10 +67,16 @@ class FlowView : public QWidget {
   void paintHeads(QPainter& painter);
   void paintScreen(QPainter& painter, int screen);
   void paintMarks(QPainter& painter, int screen);
-  void paintStroke(QPainter& painter, size_t step);
-  void paintByItself(QPainter& painter, const FlowStep& step, const QPainterPath& way);
+  struct Stroking {
+    bool picked, many;
+    int screen;  // in hand
+  };
+  bool isReadable() const;
+  void paintStrokes(QPainter& painter, const std::optional<FlowStep>& now);
+  void paintStroke(QPainter& painter, size_t step, const Stroking& how);
+  void paintByItself(QPainter& painter, size_t step, double opacity);
   void paintStubs(QPainter& painter);
-  void paintLabel(QPainter& painter, size_t step);
+  void paintLabel(QPainter& painter, size_t step, bool picked);
   QString faultOf(int screen) const;
 
   Work& work_;
@@ -81,6 +88,7 @@ class FlowView : public QWidget {
   ItemId drawnFrom_;  // the button that is being drawn on
   int drawnOn_ = -1;  // its screen
   std::optional<size_t> retargets_;
+  QTimer soon_;
   QPointF at2_;  // where the pointer is, widget px
   bool drawing_ = false;
 };

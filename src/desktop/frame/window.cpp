@@ -18,6 +18,7 @@
 #include "desktop/frame/recovery_page.h"
 #include "desktop/shelf/shelf.h"
 #include "desktop/view/counted.h"
+#include "desktop/work/finding_place.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -60,7 +61,7 @@ QWidget* scrolling(QWidget* inside) {
 }
 
 // Working off the style sheet anew is dear: only where something changed.
-void markWrong(QLabel& label, bool wrong) {
+void markWrong(QWidget& label, bool wrong) {
   if (label.property("wrong").toBool() == wrong) return;
   label.setProperty("wrong", wrong);
   label.style()->unpolish(&label);
@@ -78,7 +79,6 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   useIcons();
   applyTheme(*this,
              settings_.value(QStringLiteral("dark")).toBool() ? Theme::darkOne() : Theme::light());
-  found_ = new FindingsWatch(this);
   files_ = new Files(work_, settings_, this);
   autosave_ = new Autosave(work_, *files_, unsavedFolder(), this);
   auto* all = new QWidget;
@@ -98,7 +98,7 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
   connect(files_, &Files::pathChanged, this, [this] { say({}, false); });
-  connect(found_, &FindingsWatch::changed, this, &Window::showFindings);
+  connect(&work_.findings(), &FindingsWatch::changed, this, &Window::showFindings);
   restoreState();
   refresh();
 }
@@ -202,7 +202,11 @@ QWidget* Window::makeBottom() {
   row->setContentsMargins(16, 0, 16, 0);
   hint_ = new QLabel;
   hint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-  findings_ = new QLabel;
+  findings_ = new QToolButton;
+  findings_->setProperty("plain", true);
+  findings_->setAccessibleName(tr("Findings"));
+  connect(findings_, &QToolButton::clicked, this,
+          [this] { openBench(QStringLiteral("findings")); });
   auto* finder = new QLabel(tr("Ctrl+J finds a command"));
   finder->setProperty("quiet", true);
   row->addWidget(hint_, 1);
@@ -317,11 +321,11 @@ void Window::refresh() {
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));
   setWindowModified(!work_.saved());
   if (hinting_) say({}, false);  // what a bench asks for may be there now
-  found_->look(work_.project(), work_.folder());
+  work_.findings().look(work_.project(), work_.folder());
 }
 
 void Window::showFindings() {
-  const Findings& found = found_->now();
+  const Findings& found = work_.findings().now().open;
   findings_->setText(found.empty()
                          ? tr("no findings")
                          : counted(qint64(found.size()), tr("%n finding"), tr("%n findings")));
@@ -329,7 +333,21 @@ void Window::showFindings() {
   for (size_t i = 0; i < found.size() && i < 12; ++i)
     lines << toQt(found[i].place + ": " + found[i].reason);
   findings_->setToolTip(lines.join(QLatin1Char('\n')));
-  markWrong(*findings_, !found.empty());
+  // Notes alone are no reason to worry.
+  markWrong(*findings_, std::any_of(found.begin(), found.end(),
+                                    [](const Finding& f) { return f.severity != Severity::Note; }));
+}
+
+void Window::toNextFinding(bool forwards) {
+  const Finding* next = work_.findings().pickNext(forwards);
+  if (!next) return work_.tell(tr("There are no findings"));
+  const Finding there = *next;
+  const bool here = current_ >= 0 &&
+                    QString::fromLatin1(offered_[size_t(current_)].id) == QLatin1String("findings");
+  if (here) return;
+  work_.pickPlaceOf(there);
+  openBench(benchOf(there));
+  work_.tell(tr("%1: %2").arg(toQt(there.place), toQt(there.reason)), true);
 }
 
 void Window::say(const QString& text, bool wrong) {

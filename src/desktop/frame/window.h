@@ -22,7 +22,6 @@ namespace bristle {
 
 class Autosave;
 class Finder;
-class FindingsWatch;
 class RecoveryPage;
 class Shelf;
 
@@ -42,6 +41,8 @@ class Window : public QMainWindow {
   void openBench(const QString& id);
   // To the rehearsal, and from there back to where one was.
   void rehearseOrBack();
+  // The next finding, or the one before, in hand where it is made.
+  void toNextFinding(bool forwards);
   Bench* bench(const QString& id);
   std::vector<QAction*> allCommands();
 
@@ -86,12 +87,12 @@ class Window : public QMainWindow {
   Shelf* shelf_ = nullptr;
   QWidget* middle_ = nullptr;
   bool hinting_ = true;  // the bottom line says the bench's hint, not a message
-  QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr, *findings_ = nullptr;
+  QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr;
+  QToolButton* findings_ = nullptr;
   QPushButton *undo_ = nullptr, *redo_ = nullptr;
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
   QToolButton* menu_ = nullptr;
   Finder* finder_ = nullptr;
-  FindingsWatch* found_ = nullptr;
 };
 
 }  // namespace bristle

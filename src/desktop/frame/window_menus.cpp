@@ -52,6 +52,9 @@ void Window::makeViewMenu(QMenu* menu) {
   }
   menu->addSeparator();
   command(menu, tr("Rehearse"), QKeySequence(Qt::Key_F5), [this] { rehearseOrBack(); });
+  command(menu, tr("Next finding"), QKeySequence(Qt::Key_F9), [this] { toNextFinding(true); });
+  command(menu, tr("Previous finding"), QKeySequence(Qt::SHIFT | Qt::Key_F9),
+          [this] { toNextFinding(false); });
   command(menu, tr("Next part of the window"), QKeySequence(Qt::Key_F6), [this] { nextArea(); });
   fold(menu, tr("Shelf"), Qt::Key_F7, QStringLiteral("fold/shelf"), shelf_);
   fold(menu, tr("Card"), Qt::Key_F8, QStringLiteral("fold/card"), cards_);

@@ -10,7 +10,7 @@
 
 namespace bristle {
 namespace {
-constexpr double kMostMs = 600'000;
+constexpr double kMostPeriod = 600'000;
 }
 
 InStateCard::InStateCard(Work& work, MotionView& view) : work_(work), view_(view) {
@@ -43,7 +43,7 @@ void InStateCard::build() {
   });
   about_ = form_->note(QString());
   period_ = form_->number(
-      tr("Period"), 10, kMostMs,
+      tr("Period"), 10, kMostPeriod,
       [this](double ms) {
         return change("change period", [ms](StateMotion& m) { m.period = Ms(ms); });
       },
@@ -53,7 +53,7 @@ void InStateCard::build() {
   });
   count_->setToolTip(tr("0: as long as the state lasts"));
   delay_ = form_->number(
-      tr("Delay"), 0, kMostMs,
+      tr("Delay"), 0, kMostPeriod,
       [this](double ms) {
         return change("change delay", [ms](StateMotion& m) { m.delay = Ms(ms); });
       },
@@ -63,7 +63,7 @@ void InStateCard::build() {
 void InStateCard::buildFrame() {
   frameHead_ = form_->heading(QString());
   at_ = form_->number(
-      tr("Time"), 0, kMostMs,
+      tr("Time"), 0, kMostPeriod,
       [this](double ms) {
         const StateMotion* m = motion();
         return m && ms <= double(m->period) &&

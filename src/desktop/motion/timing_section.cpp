@@ -14,7 +14,7 @@
 namespace bristle {
 namespace {
 
-constexpr double kMostMs = 600'000;
+constexpr double kMostTiming = 600'000;
 constexpr Ms kRest = 350;  // between the ways there and back
 
 Easing plain(EasingType type) {
@@ -121,7 +121,7 @@ TimingSection::TimingSection(Work& work, MotionView& view, Form& form)
     if (on) change("make the way back alike", {}, [](Timing&) {});
   });
   duration_ = form.number(
-      tr("Duration"), 0, kMostMs,
+      tr("Duration"), 0, kMostTiming,
       [this](double ms) {
         return change("change duration", {}, [ms](Timing& t) {
           t.duration = Ms(ms);
@@ -130,7 +130,7 @@ TimingSection::TimingSection(Work& work, MotionView& view, Form& form)
       },
       QStringLiteral("ms"));
   delay_ = form.number(
-      tr("Delay"), 0, kMostMs,
+      tr("Delay"), 0, kMostTiming,
       [this](double ms) {
         return change("change delay", {}, [ms](Timing& t) { t.delay = Ms(ms); });
       },

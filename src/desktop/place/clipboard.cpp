@@ -25,7 +25,7 @@ namespace {
 constexpr Px kAside = 24;       // how far a copy lies from what it was copied from
 constexpr double kMost = 4096;  // px of a side of the picture that other programs get
 
-QString tr(const char* text) {
+QString said(const char* text) {
   return QCoreApplication::translate("Clipboard", text);
 }
 QString itemsType() {
@@ -109,7 +109,7 @@ std::unique_ptr<QMimeData> copied(Work& work) {
 bool copyPicked(Work& work) {
   auto mime = copied(work);
   if (!mime) {
-    work.tell(tr("Pick something to copy first"), true);
+    work.tell(said("Pick something to copy first"), true);
     return false;
   }
   QGuiApplication::clipboard()->setMimeData(mime.release());
@@ -126,13 +126,13 @@ bool cutPicked(Work& work) {
 bool pasteInto(Work& work, const QMimeData* mime) {
   if (!work.screen()) return false;
   if (!mime || !mime->hasFormat(itemsType())) {
-    work.tell(tr("Nothing that can be pasted here is on the clipboard"), true);
+    work.tell(said("Nothing that can be pasted here is on the clipboard"), true);
     return false;
   }
   const auto clip = parseProject(mime->data(itemsType()).toStdString());
   if (!clip || clip->project.screens.empty() || itemsOf(clip->project).items.empty()) {
-    work.tell(tr("What is on the clipboard cannot be read: %1")
-                  .arg(clip ? tr("there is nothing in it") : toQt(clip.error().text())),
+    work.tell(said("What is on the clipboard cannot be read: %1")
+                  .arg(clip ? said("there is nothing in it") : toQt(clip.error().text())),
               true);
     return false;
   }

@@ -18,7 +18,7 @@ namespace bristle {
 namespace {
 
 // Rows in which the text is in some column; only those with missing words where that is wanted.
-class Found : public QSortFilterProxyModel {
+class FoundWords : public QSortFilterProxyModel {
  public:
   using QSortFilterProxyModel::QSortFilterProxyModel;
   // What is missing when this is called: a row that gets its words meanwhile stays, so that nothing
@@ -71,7 +71,7 @@ WordsPage::WordsPage(Work& work, QWidget* parent)
   pretend->setToolTip(
       tr("A language 40 % longer, with accents: shows what is cut and what was left out"));
   row({find_, onlyMissing_, in, out, pretend});
-  auto* found = new Found(this);
+  auto* found = new FoundWords(this);
   found_ = found;
   found_->setSourceModel(model_);
   found_->setFilterKeyColumn(-1);

@@ -1,12 +1,14 @@
 #include "desktop/shape/readings.h"
 
+#include <QWidget>
+
 #include "desktop/shape/tile_view.h"
 #include "desktop/work/work.h"
 
 namespace bristle {
 namespace {
 
-constexpr int kSoon = 60;        // ms: a scrubbed value is measured when it rests
+constexpr int kReadAfter = 60;   // ms: a scrubbed value is measured when it rests
 constexpr double kWanted = 4.5;  // for text below 24 px, which captions are at most sizes
 
 }  // namespace
@@ -14,7 +16,7 @@ constexpr double kWanted = 4.5;  // for text below 24 px, which captions are at 
 Readings::Readings(Work& work, TileView& view, QWidget* sight)
     : QObject(sight), work_(work), view_(view), sight_(sight) {
   soon_.setSingleShot(true);
-  soon_.setInterval(kSoon);
+  soon_.setInterval(kReadAfter);
   connect(&soon_, &QTimer::timeout, this, &Readings::measure);
   const auto again = [this] {
     if (sight_->isVisible()) soon_.start();

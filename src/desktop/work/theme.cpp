@@ -75,7 +75,7 @@ QCheckBox::indicator:checked, QListView::indicator:checked, QTreeView::indicator
 QCheckBox:focus { border-color: %7; }
 QLabel { color: %5; background: transparent; }
 QLabel[quiet="true"] { color: %6; }
-QLabel[wrong="true"] { color: %9; font-weight: 600; }
+QLabel[wrong="true"], QToolButton[wrong="true"] { color: %9; font-weight: 600; }
 QLabel[heading="true"] { font-size: 11px; font-weight: 600; color: %6; letter-spacing: 1px; }
 QLabel[title="true"] { font-size: 15px; font-weight: 600; }
 QListView, QListWidget, QTableView, QTreeView, QScrollArea { background: %1; color: %5; border: none; outline: none; }
@@ -85,6 +85,7 @@ QTreeView::item { height: 24px; border: none; color: %5; }
 QTreeView::item:selected { background: %2; color: %5; }
 QTreeView { border: 2px solid transparent; border-radius: 6px; }
 QTreeView:focus { border: 2px solid %7; }
+QTreeView::branch:selected { background: transparent; }
 QListView, QListWidget { border: 2px solid transparent; border-radius: 6px; }
 QListView:focus, QListWidget:focus { border: 2px solid %7; }
 QLineEdit:disabled, QComboBox:disabled, QPlainTextEdit:disabled { color: %6; background: %1; border-style: dashed; }

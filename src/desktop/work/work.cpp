@@ -9,6 +9,7 @@
 #include <QWidget>
 #include <algorithm>
 
+#include "desktop/derive/findings_watch.h"
 #include "devices/controllers.h"
 #include "paint/convert.h"
 #include "paint/project_fonts.h"
@@ -34,7 +35,8 @@ PropKey firstRow(const Kind& kind) {
 
 }  // namespace
 
-Work::Work() : history_(emptyProject()), derived_(measure_) {
+Work::Work()
+    : history_(emptyProject()), derived_(measure_), findings_(std::make_unique<FindingsWatch>()) {
   keepPicksValid();
   if (qApp) qApp->installEventFilter(this);
   connect(&derived_, &Derived::ready, this, [this] {
@@ -287,6 +289,22 @@ void Work::pickDir(Dir dir) {
   if (picked_.dir == dir) return;
   picked_.dir = dir;
   Q_EMIT pickedChanged();
+}
+
+void Work::pickPlaceOf(const Finding& finding) {
+  if (finding.kind && find(project(), finding.kind)) pickKind(finding.kind);
+  if (finding.machine)
+    for (const auto& kind : project().kinds)
+      if (kind->machine == finding.machine) {
+        pickKind(kind->id);
+        break;
+      }
+  if (finding.state && kind()) pickColumns({finding.state}, picked_.property);
+  if (finding.display && find(project(), finding.display)) pickDisplay(finding.display);
+  if (finding.language) pickLanguage(finding.language);
+  if (!finding.screen || !find(project(), finding.screen)) return;
+  pickScreen(finding.screen);
+  if (finding.item && findItem(*screen(), finding.item)) pickItems({finding.item});
 }
 
 const Machine* Work::machine() const {

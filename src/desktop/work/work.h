@@ -21,6 +21,8 @@
 namespace bristle {
 
 class Controllers;
+class FindingsWatch;
+struct Finding;
 
 struct Picked {
   KindId kind;
@@ -91,8 +93,8 @@ class Work : public QObject {
   // The picked screen as it is shown.
   ShownScreen shown() const { return {project(), picked_.screen, showing()}; }
   // What is derived from it; made when first asked for after a change. Scrollers show what was
-  // picked last in them, the fly-out that something is picked in is open, and of a set of panels the
-  // one is there that something was picked in last, or whose button was.
+  // picked last in them, the fly-out that something is picked in is open, and of a set of panels
+  // the one is there that something was picked in last, or whose button was.
   const Layout& layout();
   const ScreenRoutes& routes();  // of many buttons not solved at first: derivedChanged tells
   // The picked button's box in them; −1 where none is picked.
@@ -100,6 +102,10 @@ class Work : public QObject {
   Commands& commands() { return commands_; }
   Derived& derived() { return derived_; }
   Miniatures& miniatures() { return miniatures_; }
+  // What is wrong with the project, a moment after each change.
+  FindingsWatch& findings() { return *findings_; }
+  // What the finding is about is picked, on the display and in the language where it shows.
+  void pickPlaceOf(const Finding& finding);
 
   LookPainter& looks() { return looks_; }
   LookTables& tables() { return tables_; }
@@ -159,7 +165,8 @@ class Work : public QObject {
   Commands commands_;
   Derived derived_;
   Miniatures miniatures_;
-  std::unordered_map<ItemId, Px> scrolled_;  // how far each scroller is moved
+  std::unique_ptr<FindingsWatch> findings_;
+  std::unordered_map<ItemId, Px> scrolled_;     // how far each scroller is moved
   std::unordered_map<ItemId, ItemId> inSight_;  // of each set of panels, the one that was looked at
   bool peeks_ = false;  // whether such a one is not the one that is there at first
   std::shared_ptr<const Layout> layout_;

@@ -39,9 +39,10 @@ bool equalScreens(const Screen& a, const Screen& b) {
          a.passDisabled == b.passDisabled && a.entry == b.entry && a.clusters == b.clusters &&
          a.guides == b.guides && a.guidesLocked == b.guidesLocked && a.comes == b.comes &&
          a.goes == b.goes && a.scaling == b.scaling && a.drawnOn == b.drawnOn &&
-         a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.beside == b.beside && a.music == b.music &&
-         a.idle == b.idle && a.blurBelow == b.blurBelow && a.bindings == b.bindings &&
-         a.extra == b.extra && equalShared(a.items, b.items, std::equal_to<Item>());
+         a.waitUntilShown == b.waitUntilShown && a.sleeps == b.sleeps && a.beside == b.beside &&
+         a.music == b.music && a.idle == b.idle && a.blurBelow == b.blurBelow &&
+         a.bindings == b.bindings && a.extra == b.extra &&
+         equalShared(a.items, b.items, std::equal_to<Item>());
 }
 
 bool equalGroups(const Group& a, const Group& b) {
@@ -228,7 +229,7 @@ bool equal(const Project& a, const Project& b) {
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
          equalShared(a.screens, b.screens, equalScreens) &&
          equalShared(a.groups, b.groups, equalGroups) && a.lists == b.lists &&
-         a.shortcuts == b.shortcuts && a.bindings == b.bindings;
+         a.accepted == b.accepted && a.shortcuts == b.shortcuts && a.bindings == b.bindings;
 }
 
 }  // namespace bristle

@@ -100,9 +100,11 @@ struct Shortcut {
 struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
   Ms repeatDelay = 400, repeatInterval = 120;
-  Px leastHit = 24;      // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
-  bool darkSet = false;  // named values show their dark side
-  Px gridWidth = 8, gridHeight = 8;  // of the canvas: what is dragged snaps to it
+  Px leastHit = 24;  // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
+  Px leastGap = 8;   // hit areas should lie at least so far from one another; 0: however near
+  std::vector<std::string> rulesOff = {};  // the findings of which are not told, by name
+  bool darkSet = false;                    // named values show their dark side
+  Px gridWidth = 8, gridHeight = 8;        // of the canvas: what is dragged snaps to it
   // Files beside the project; empty: nothing is heard.
   std::string bumpSound = {}, openSound = {}, backSound = {};
   // Values that say how loud each is, from its least to its most; empty: as loud as it is.
@@ -110,6 +112,15 @@ struct Settings {
   PadSigns padSigns = PadSigns::Dots;
   Extras extra;
   bool operator==(const Settings&) const = default;
+};
+
+// A finding that somebody has looked at and lets be.
+struct Accepted {
+  std::string key;  // the finding's
+  std::string reason;
+  std::string on;  // the day, as ISO 8601 has it: 2026-12-01; empty: unknown
+  Extras extra = {};
+  bool operator==(const Accepted&) const = default;
 };
 
 inline constexpr int kFormatVersion = 2;
@@ -127,6 +138,7 @@ struct Project {
   std::vector<Shared<Screen>> screens;
   std::vector<Shared<Group>> groups;
   std::vector<ScreenList> lists;
+  std::vector<Accepted> accepted;
   std::vector<Shortcut> shortcuts;
   std::vector<Binding> bindings = standardBindings();
   ScreenId first;           // where the menu opens

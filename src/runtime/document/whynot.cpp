@@ -113,6 +113,7 @@ std::optional<Error> whyNot(const Settings& s) {
   const std::string why = firstOf(time("a repeat delay, ms,", s.repeatDelay),
                                   time("a repeat interval, ms,", s.repeatInterval, 1),
                                   range("a least hit size", s.leastHit, 1, 400),
+                                  range("a least gap", s.leastGap, 0, 400),
                                   range("a grid’s width", s.gridWidth, 1, 4000),
                                   range("a grid’s height", s.gridHeight, 1, 4000));
   if (why.empty()) return {};

@@ -80,6 +80,11 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int
   s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
   s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
+  s.leastGap = r.number(value, at, "leastGap", 8, 0, 400);
+  r.each(value, at, "rulesOff", [&](const Json& rule, const JsonPlace& here) {
+    if (!rule.is_string()) return r.complain(here, "expected what the rule is called");
+    s.rulesOff.push_back(rule.get<std::string>());
+  });
   s.darkSet = r.boolean(value, at, "darkSet", false);
   s.gridWidth = r.number(value, at, "gridWidth", 8, 1, 4000);
   s.gridHeight = r.number(value, at, "gridHeight", 8, 1, 4000);
@@ -101,6 +106,8 @@ Json settingsJson(const Settings& s) {
            {"repeatDelay", s.repeatDelay},
            {"repeatInterval", s.repeatInterval}};
   if (s.leastHit != 24) out["leastHit"] = s.leastHit;
+  if (s.leastGap != 8) out["leastGap"] = s.leastGap;
+  if (!s.rulesOff.empty()) out["rulesOff"] = s.rulesOff;
   if (s.darkSet) out["darkSet"] = true;
   if (s.gridWidth != 8) out["gridWidth"] = s.gridWidth;
   if (s.gridHeight != 8) out["gridHeight"] = s.gridHeight;
@@ -179,6 +186,23 @@ ProjectValue readProjectValue(JsonReader& r, const Json& value, const JsonPlace&
   return out;
 }
 
+Json acceptedJson(const Accepted& accepted) {
+  Json out{{"key", accepted.key}, {"reason", accepted.reason}};
+  if (!accepted.on.empty()) out["on"] = accepted.on;
+  putBack(out, accepted.extra);
+  return out;
+}
+
+Accepted readAccepted(JsonReader& r, const Json& value, const JsonPlace& at) {
+  Accepted out;
+  if (!r.isObject(value, at)) return out;
+  out.key = r.text(value, at, "key");
+  out.reason = r.text(value, at, "reason");
+  out.on = r.text(value, at, "on");
+  out.extra = leftover(value, acceptedJson(out));
+  return out;
+}
+
 Json listJson(const ScreenList& list) {
   Json out{{"id", list.id.text}, {"name", list.name}, {"screens", Json::array()}};
   for (const ScreenId& screen : list.screens) out["screens"].push_back(screen.text);
@@ -244,6 +268,9 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format
     p.screens.emplace_back(readScreen(r, value, at, {p, ids, format}));
   });
   readGroups(r, root, top, {p, ids, format}, p);
+  r.each(root, top, "accepted", [&](const Json& value, const JsonPlace& at) {
+    p.accepted.push_back(readAccepted(r, value, at));
+  });
   r.each(root, top, "shortcuts", [&](const Json& value, const JsonPlace& at) {
     p.shortcuts.push_back(readShortcut(r, value, at));
     ids.add(p.shortcuts.back().id.text, at);
@@ -312,9 +339,10 @@ Result<OpenedProject> parseProject(std::string_view text) {
   }
   // The rules that edits go by; what the reader checks with its place has been told above.
   if (const auto why = whyNot(p)) return fail(why->place, why->reason);
-  p.extra = leftover(*json, headJson(p),
-                     {"settings", "displays", "languages", "values", "named", "foreignTokens",
-                      "machines", "kinds", "screens", "groups", "lists", "shortcuts", "bindings"});
+  p.extra =
+      leftover(*json, headJson(p),
+               {"settings", "displays", "languages", "values", "named", "foreignTokens", "machines",
+                "kinds", "screens", "groups", "lists", "accepted", "shortcuts", "bindings"});
   return out;
 }
 
@@ -340,6 +368,7 @@ std::string writeProject(const Project& p) {
   for (const auto& screen : p.screens) out["screens"].push_back(toJson(*screen, p));
   for (const auto& group : p.groups) out["groups"].push_back(toJson(*group, p));
   for (const ScreenList& list : p.lists) out["lists"].push_back(listJson(list));
+  for (const Accepted& accepted : p.accepted) out["accepted"].push_back(acceptedJson(accepted));
   for (const Shortcut& shortcut : p.shortcuts) out["shortcuts"].push_back(toJson(shortcut));
   if (p.bindings != standardBindings()) {
     out["bindings"] = Json::array();

@@ -6,6 +6,7 @@
 //   for (const TraceEntry& entry : session->trace()) …
 #pragma once
 #include <deque>
+#include <map>
 #include <memory>
 #include <set>
 #include <vector>
@@ -199,6 +200,8 @@ class Session {
   ScreenId first_;
   const TextMeasure* measure_ = nullptr;
   const HitTest* hitTest_ = nullptr;
+  // Each screen as it opens, in the languages that were spoken: laid out and solved once.
+  std::map<std::pair<ScreenId, LanguageId>, std::shared_ptr<const ScreenRun>> asTheyOpen_;
   std::vector<ScreenRun> stack_;
   struct Leaving {
     ScreenRun run;

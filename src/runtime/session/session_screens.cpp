@@ -96,7 +96,11 @@ bool Session::push(const ScreenId& id, TraceType type, const ItemId& by, const A
     top().life.cover();
     top().sleptFrom = now_;
   }
-  stack_.push_back(*openScreen(*compiled_, *screen, showing_, *measure_));
+  auto& opens = asTheyOpen_[{id, showing_.language}];
+  if (!opens)
+    opens =
+        std::make_shared<const ScreenRun>(*openScreen(*compiled_, *screen, showing_, *measure_));
+  stack_.push_back(*opens);
   top().number = ++screensOpened_;
   lastDone_ = now_;
   idledOn_ = -1;

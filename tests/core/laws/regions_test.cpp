@@ -25,19 +25,19 @@ Transition to(const char* from, Event on, const char* state, std::string guard =
   t.guard = std::move(guard);
   return t;
 }
-LawReport reportOn(const Machine& m, const Project& p = withValues()) {
+LawReport valuesReport(const Machine& m, const Project& p = withValues()) {
   const auto ready = makeReady(m, p);
   if (!ready) throw std::runtime_error(ready.error().text());
   return checkLaws({m, ready->program, ready->symbols, ready->values});
 }
-Machine menu() {
+Machine valuesMenu() {
   return menuButton({"m"}, "menu", Wins::Hover);
 }
 
 // A fault that needs one value: a disabled button that leaves its disabled look where the guard
 // holds.
 Machine faulty(const std::string& guard) {
-  Machine m = menu();
+  Machine m = valuesMenu();
   m.transitions.insert(m.transitions.begin(), to("disabled", Event::OverBegin, "normal", guard));
   return m;
 }
@@ -45,7 +45,7 @@ Machine faulty(const std::string& guard) {
 class Fault : public testing::TestWithParam<const char*> {};
 
 TEST_P(Fault, IsFoundWhateverTheGuardComparesWith) {
-  const LawReport report = reportOn(faulty(GetParam()));
+  const LawReport report = valuesReport(faulty(GetParam()));
   EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::Broken) << GetParam();
   EXPECT_TRUE(report.whole);
 }
@@ -61,7 +61,7 @@ INSTANTIATE_TEST_SUITE_P(
 TEST(Regions, WhatCanNeverHoldIsNoFault) {
   for (const char* guard : {"@depth > 3 and @depth < 3", "@depth > 2 and @depth < 1", "no",
                             "@depth * 0 = 1", "@depth = 1 and @depth = 2"}) {
-    const LawReport report = reportOn(faulty(guard));
+    const LawReport report = valuesReport(faulty(guard));
     EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::Kept) << guard;
   }
 }
@@ -70,7 +70,7 @@ TEST(Regions, WhatCannotBeSolvedIsNotProved) {
   for (const char* guard :
        {"@depth > @speed and @depth < @speed", "@depth * @depth = -1",
         "1 / @depth = 0.5 and @depth < 1", "@depth * @speed = @depth * @speed + 1"}) {
-    const LawReport report = reportOn(faulty(guard));
+    const LawReport report = valuesReport(faulty(guard));
     EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::NotProved) << guard;
     EXPECT_FALSE(report.allKept()) << guard;
     EXPECT_TRUE(report.noneBroken()) << guard;
@@ -79,36 +79,36 @@ TEST(Regions, WhatCannotBeSolvedIsNotProved) {
 }
 
 TEST(Regions, RivalsBetweenWholeNumbersAreFound) {
-  Machine m = menu();
+  Machine m = valuesMenu();
   m.transitions.push_back(to("hover", Event::Repeat, "normal", "@depth >= 3.2"));
   m.transitions.push_back(to("hover", Event::Repeat, "focused", "@depth <= 3.2"));
   m.transitions.back().on = m.transitions[m.transitions.size() - 2].on = Event::Message;
   m.transitions.back().message = m.transitions[m.transitions.size() - 2].message = "go";
-  EXPECT_EQ(reportOn(m).verdict(Law::OneAnswer), LawVerdict::Broken);
+  EXPECT_EQ(valuesReport(m).verdict(Law::OneAnswer), LawVerdict::Broken);
 }
 
 TEST(Regions, ACounterIsFollowedAndNotCalledProved) {
-  Machine m = menu();
+  Machine m = valuesMenu();
   for (Transition& t : m.transitions)
     if (t.on == Event::Press)
       t.effects.push_back(
           {.type = EffectType::SetValue, .value = {"depth"}, .formula = "@depth + 1"});
   m.transitions.insert(m.transitions.begin(),
                        to("disabled", Event::OverBegin, "disabled", "@depth > 5"));
-  const LawReport report = reportOn(m);
+  const LawReport report = valuesReport(m);
   EXPECT_FALSE(report.whole);
   EXPECT_EQ(report.verdict(Law::DeadWhenDisabled), LawVerdict::NotProved);
 }
 
 TEST(Regions, ASwitchBetweenTwoValuesIsProved) {
-  Machine m = menu();
+  Machine m = valuesMenu();
   for (Transition& t : m.transitions)
     if (t.on == Event::Press)
       t.effects.push_back(
           {.type = EffectType::SetValue, .value = {"depth"}, .formula = "1 - @depth"});
   m.transitions.insert(m.transitions.begin(),
                        to("disabled", Event::OverBegin, "disabled", "@depth > 0.5"));
-  EXPECT_TRUE(reportOn(m).whole);
+  EXPECT_TRUE(valuesReport(m).whole);
 }
 
 // Guards made at random, linear in one value: the bounds split the line so that the answer is the
@@ -187,25 +187,25 @@ TEST(Chains, AFiniteChainOfManyMessagesIsNoEndlessOne) {
       t.effects = {{.type = EffectType::Message, .message = "m" + std::to_string(i + 1)}};
     m.transitions.push_back(t);
   }
-  EXPECT_FALSE(reportOn(m).of(Law::Settles).broken);
+  EXPECT_FALSE(valuesReport(m).of(Law::Settles).broken);
   // … and one that comes round is, however long it is.
   m.transitions.back().to = {"s1"};
   m.transitions.back().effects = {{.type = EffectType::Message, .message = "m1"}};
-  EXPECT_TRUE(reportOn(m).of(Law::Settles).broken);
+  EXPECT_TRUE(valuesReport(m).of(Law::Settles).broken);
 }
 
 TEST(Transients, WhatLastsNoTimeBreaksNoLawOfLooks) {
   // Disabled, it passes through a state of no role for no time at all.
-  Machine m = menu();
+  Machine m = valuesMenu();
   m.states.push_back({{"through"}, "through", Role::None, false, {}});
   for (Transition& t : m.transitions)
     if (t.on == Event::Disable) t.to = {"through"};
   Transition on = to("through", Event::After, "disabled");
   on.after = 0;
   m.transitions.push_back(on);
-  EXPECT_EQ(reportOn(m).verdict(Law::DeadWhenDisabled), LawVerdict::Kept);
+  EXPECT_EQ(valuesReport(m).verdict(Law::DeadWhenDisabled), LawVerdict::Kept);
   m.transitions.back().after = 5;  // but for five milliseconds it is seen
-  EXPECT_EQ(reportOn(m).verdict(Law::DeadWhenDisabled), LawVerdict::Broken);
+  EXPECT_EQ(valuesReport(m).verdict(Law::DeadWhenDisabled), LawVerdict::Broken);
 }
 
 TEST(Budget, WhatTakesTooLongIsNotProvedAndSaysWhy) {
@@ -216,11 +216,11 @@ TEST(Budget, WhatTakesTooLongIsNotProvedAndSaysWhy) {
   t.after = 2;
   t.to = {"pressed"};
   m.transitions.push_back(t);
-  const LawReport report = reportOn(m);
+  const LawReport report = valuesReport(m);
   EXPECT_FALSE(report.whole);
   EXPECT_THAT(report.whyNotWhole, testing::HasSubstr("timers"));
   m.transitions.back().after = 3'600'000;
-  reportOn(m);  // comes back
+  valuesReport(m);  // comes back
 }
 
 TEST(Stop, AnyCheckEndsSoonAfterItIsAsked) {

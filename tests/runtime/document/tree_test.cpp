@@ -183,13 +183,13 @@ std::vector<std::string> names(const Screen& screen) {
   return out;
 }
 
-struct Menu {
+struct Tree {
   History history{test::columnMenu({"a", "b"})};
   const Screen& screen() const { return *history.now().screens[0]; }
 };
 
 TEST(TreeEdits, ADuplicatedContainerHasCopiesOfAllThatIsInIt) {
-  Menu m;
+  Tree m;
   test::must(m.history, duplicateItems(m.screen().id, {m.screen().items[0]->id}));
   EXPECT_THAT(names(m.screen()), ElementsAre("column", "a", "b", "column", "a", "b"));
   EXPECT_EQ(m.screen().items[4]->parent, m.screen().items[3]->id);
@@ -199,14 +199,14 @@ TEST(TreeEdits, ADuplicatedContainerHasCopiesOfAllThatIsInIt) {
 }
 
 TEST(TreeEdits, AContainerTakesAllThatIsInItAlongWhenItGoes) {
-  Menu m;
+  Tree m;
   test::must(m.history, removeItems(m.screen().id, {m.screen().items[0]->id}));
   EXPECT_THAT(m.screen().items, IsEmpty());
   EXPECT_FALSE(m.screen().entry);
 }
 
 TEST(TreeEdits, GatheringAContainerWithWhatIsInItKeepsItWhole) {
-  Menu m;
+  Tree m;
   std::vector<ItemId> all;
   for (const auto& each : m.screen().items) all.push_back(each->id);
   test::must(m.history, gather(m.screen().id, all, {.flow = Flow::Row, .x = 5, .y = 6}));
@@ -216,7 +216,7 @@ TEST(TreeEdits, GatheringAContainerWithWhatIsInItKeepsItWhole) {
 }
 
 TEST(TreeEdits, AnEditThatTearsTheTreeIsRefused) {
-  Menu m;
+  Tree m;
   const ItemId button = m.screen().items[1]->id;
   const auto torn = m.history.perform(
       changeItems(m.screen().id, {button}, "tear", {}, [&](Item& each) { each.parent = button; }));

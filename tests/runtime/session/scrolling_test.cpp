@@ -17,7 +17,7 @@ using testing::Contains;
 using testing::ElementsAre;
 using testing::HasSubstr;
 
-std::string focused(Playing& run) {
+std::string atFocus(Playing& run) {
   return run.session().focused().text;
 }
 Px offset(Playing& run) {
@@ -36,23 +36,23 @@ TEST(Scrolling, FocusGoesThroughAllOfAListAndTheViewFollows) {
   l.screen().entry = {"e0"};
   Playing run(l.project);
   for (int i = 0; i < 60; ++i) {
-    EXPECT_EQ(focused(run), "e" + std::to_string(i));
+    EXPECT_EQ(atFocus(run), "e" + std::to_string(i));
     const ScreenRun& screen = run.session().stack().back();
     const Box& box = screen.layout.items[size_t(screen.routes.items[size_t(screen.focus)])].box;
     EXPECT_GE(box.y, 100) << i;
     EXPECT_LE(box.y + box.h, 300) << i;
     go(run, Dir::Down);
   }
-  EXPECT_EQ(focused(run), "below") << "beyond the last one it is left";
+  EXPECT_EQ(atFocus(run), "below") << "beyond the last one it is left";
   go(run, Dir::Up);
-  EXPECT_EQ(focused(run), "e59") << "the way back";
+  EXPECT_EQ(atFocus(run), "e59") << "the way back";
   for (int i = 59; i-- > 0;) {
     go(run, Dir::Up);
-    EXPECT_EQ(focused(run), "e" + std::to_string(i));
+    EXPECT_EQ(atFocus(run), "e" + std::to_string(i));
   }
   EXPECT_EQ(offset(run), 0);
   go(run, Dir::Up);
-  EXPECT_EQ(focused(run), "above");
+  EXPECT_EQ(atFocus(run), "above");
 }
 
 TEST(Scrolling, IsTold) {
@@ -67,7 +67,7 @@ TEST(Scrolling, OpensWithItsEntryInView) {
   List l(60);
   l.screen().entry = {"e30"};
   Playing run(l.project);
-  EXPECT_EQ(focused(run), "e30");
+  EXPECT_EQ(atFocus(run), "e30");
   EXPECT_GT(offset(run), 0);
 }
 
@@ -77,14 +77,14 @@ TEST(Scrolling, FromBesideOneComesToWhatCanBeSeen) {
   l.screen().entry = {"left"};  // at the height of the view's lower end
   Playing run(l.project);
   go(run, Dir::Right);
-  EXPECT_EQ(focused(run), "e3");
+  EXPECT_EQ(atFocus(run), "e3");
   go(run, Dir::Left);
   run.session().feed(wheel(300, 200, Dir::Down, 1000));
   EXPECT_EQ(offset(run), 1006) << "6 px were needed for e3";
   run.session().feed({.type = InputType::Step});  // forgets the way back
-  while (focused(run) != "left") run.session().feed({.type = InputType::Step, .down = false});
+  while (atFocus(run) != "left") run.session().feed({.type = InputType::Step, .down = false});
   go(run, Dir::Right);
-  const int entry = std::stoi(focused(run).substr(1));
+  const int entry = std::stoi(atFocus(run).substr(1));
   EXPECT_GE(entry, 20);
   EXPECT_LE(entry, 23) << "1000 px farther on";
 }
@@ -94,7 +94,7 @@ TEST(Scrolling, OneLeavesItWhereOneStandsInTheView) {
   l.screen().entry = {"e20"};
   Playing run(l.project);
   go(run, Dir::Right);
-  EXPECT_EQ(focused(run), "right");
+  EXPECT_EQ(atFocus(run), "right");
 }
 
 TEST(Scrolling, TheWheelMovesItUnderThePointerAndNothingElse) {
@@ -124,10 +124,10 @@ TEST(Scrolling, AWheelMovesWhatGoesAcrossToo) {
 TEST(Scrolling, TabGoesThroughTheListBeforeWhatComesAfterIt) {
   List l(12);
   Playing run(l.project);
-  std::vector<std::string> seen{focused(run)};
+  std::vector<std::string> seen{atFocus(run)};
   for (int i = 0; i < 15; ++i) {
     run.session().feed({.type = InputType::Step});
-    seen.push_back(focused(run));
+    seen.push_back(atFocus(run));
   }
   EXPECT_EQ(seen.front(), "above");
   EXPECT_EQ(seen[1], "e0");
@@ -159,7 +159,7 @@ TEST(Scrolling, WrapGoesRoundTheEndsOfTheList) {
   l.item("e0").button()->routes[Dir::Up] = {RouteType::Wrap, {}};
   Playing run(l.project);
   go(run, Dir::Up);
-  EXPECT_EQ(focused(run), "e59");
+  EXPECT_EQ(atFocus(run), "e59");
 }
 
 TEST(Scrolling, IsInProjectsAndTakes) {

@@ -1,0 +1,43 @@
+// What stands beside the list: the finding in hand, why it matters, and what can be done about it.
+#pragma once
+#include <QLabel>
+#include <QWidget>
+#include <vector>
+
+#include "core/findings/finding.h"
+#include "desktop/view/form.h"
+
+namespace bristle {
+
+class FigureScale;
+class Work;
+
+class FindingCard : public QWidget {
+  Q_OBJECT
+ public:
+  explicit FindingCard(Work& work);
+  void refresh();
+
+ Q_SIGNALS:
+  // To where it is made.
+  void wantsPlace();
+
+ private:
+  void buildMends(Form& form);
+  void buildAccepting(Form& form);
+  void mend(size_t which);
+  void mendAlike();
+  void accept(const std::vector<std::string>& keys);
+  std::vector<std::string> alike(const Finding& finding) const;
+
+  Work& work_;
+  QLabel *rule_, *place_, *reason_, *why_, *standard_, *accepted_, *byHand_;
+  FigureScale* scale_;
+  QPushButton *go_, *mendAll_, *accept_, *acceptAll_, *again_;
+  std::vector<QPushButton*> mends_;
+  QLineEdit* because_;
+  Form* all_;
+  QLabel* none_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,157 @@
+#include "desktop/findings/findings_bench.h"
+
+#include <QHeaderView>
+#include <QSettings>
+#include <QSplitter>
+#include <QVBoxLayout>
+
+#include "desktop/derive/findings_watch.h"
+#include "desktop/findings/finding_card.h"
+#include "desktop/findings/finding_lines.h"
+#include "desktop/findings/finding_picture.h"
+#include "desktop/findings/findings_model.h"
+#include "desktop/view/bench_head.h"
+#include "desktop/view/counted.h"
+#include "desktop/view/form.h"
+#include "desktop/work/finding_place.h"
+#include "desktop/work/while_seen.h"
+#include "desktop/work/work.h"
+#include "paint/convert.h"
+
+namespace bristle {
+
+FindingsBench::FindingsBench(Work& work, QWidget* parent) : Bench(parent), work_(work) {
+  const auto [column, head, title, about] = makeHead(this);
+  title->setText(tr("Findings"));
+  about_ = about;
+  filter_ = new QLineEdit;
+  filter_->setAccessibleName(tr("Find in the findings"));
+  filter_->setPlaceholderText(tr("find"));
+  filter_->setClearButtonEnabled(true);
+  filter_->setMaximumWidth(180);
+  head->addWidget(filter_);
+  groups_ = new QComboBox;
+  groups_->setAccessibleName(tr("Grouped by"));
+  groups_->addItems({tr("by rule"), tr("by place"), tr("by severity")});
+  head->addWidget(groups_);
+  list_ = new QTreeView;
+  list_->setModel(model_ = new FindingsModel(this));
+  list_->setItemDelegate(new FindingLines(list_));
+  list_->setAccessibleName(tr("Findings"));
+  list_->setHeaderHidden(true);
+  list_->setWordWrap(true);
+  list_->setIndentation(14);
+  picture_ = new FindingPicture(work);
+  auto* both = new QSplitter(Qt::Vertical);
+  both->setChildrenCollapsible(false);
+  both->addWidget(list_);
+  both->addWidget(picture_);
+  both->setSizes({380, 300});
+  empty_ = new QLabel;
+  empty_->setAlignment(Qt::AlignCenter);
+  empty_->setWordWrap(true);
+  pages_ = new QStackedWidget;
+  pages_->addWidget(both);
+  pages_->addWidget(empty_);
+  column->addWidget(pages_, 1);
+  card_ = new FindingCard(work);
+  connect(card_, &FindingCard::wantsPlace, this, &FindingsBench::goThere);
+  connect(filter_, &QLineEdit::textChanged, this, &FindingsBench::refresh);
+  connect(groups_, &QComboBox::activated, this, &FindingsBench::refresh);
+  connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this,
+          [this](const QModelIndex& now) {
+            const QString key = now.data(FindingsModel::kKey).toString();
+            if (!key.isEmpty()) work_.findings().pick(fromQt(key));
+          });
+  connect(list_, &QTreeView::activated, this, [this](const QModelIndex& at) {
+    if (at.parent().isValid()) goThere();
+  });
+  connect(&work.findings(), &FindingsWatch::changed, this, &FindingsBench::refresh);
+  connect(&work.findings(), &FindingsWatch::pickedChanged, this, &FindingsBench::showPicked);
+  addCommands();
+  refresh();
+}
+
+void FindingsBench::addCommands() {
+  const auto group = [this](const QString& name, int index) {
+    work_.commands().add(
+        this, name, {},
+        [this, index] {
+          groups_->setCurrentIndex(index);
+          refresh();
+        },
+        KeysWork::InWindow);
+  };
+  group(tr("Findings by rule"), 0);
+  group(tr("Findings by place"), 1);
+  group(tr("Findings by severity"), 2);
+  work_.commands().add(
+      this, tr("Find in the findings"), QKeySequence::Find, [this] { filter_->setFocus(); },
+      KeysWork::InWindow);
+}
+
+QWidget* FindingsBench::card() {
+  return card_;
+}
+
+void FindingsBench::refresh() {
+  const SortedFindings& found = work_.findings().now();
+  model_->show(work_.project(), found, static_cast<FindingGroups>(groups_->currentIndex()),
+               filter_->text());
+  list_->expandAll();
+  int errors = 0, warnings = 0, notes = 0;
+  for (const Finding& f : found.open)
+    ++(f.severity == Severity::Error ? errors : f.severity == Severity::Warning ? warnings : notes);
+  about_->setText(tr("%1 · %2 · %3")
+                      .arg(counted(errors, tr("%n error"), tr("%n errors")),
+                           counted(warnings, tr("%n warning"), tr("%n warnings")),
+                           counted(notes, tr("%n note"), tr("%n notes"))));
+  const bool any = model_->rowCount() > 0;
+  empty_->setText(found.open.empty() && found.accepted.empty()
+                      ? tr("Nothing is wrong, as far as the rules can see.")
+                      : tr("No finding has these words."));
+  pages_->setCurrentIndex(any ? 0 : 1);
+  // The next one takes the place of what was mended.
+  if (any &&
+      !model_->indexOf(work_.findings().picked() ? work_.findings().picked()->key : "").isValid()) {
+    const QModelIndex first = model_->index(0, 0, model_->index(0, 0));
+    work_.findings().pick(fromQt(first.data(FindingsModel::kKey).toString()));
+  }
+  showPicked();
+}
+
+void FindingsBench::showPicked() {
+  const Finding* f = work_.findings().picked();
+  picture_->show(f);
+  const QModelIndex at = f ? model_->indexOf(f->key) : QModelIndex();
+  if (at.isValid() && at != list_->currentIndex()) {
+    list_->setCurrentIndex(at);
+    list_->scrollTo(at);
+  }
+  Q_EMIT hintChanged();
+}
+
+void FindingsBench::goThere() {
+  const Finding* f = work_.findings().picked();
+  if (!f) return;
+  const Finding there = *f;
+  work_.pickPlaceOf(there);
+  Q_EMIT wantsBench(benchOf(there));
+}
+
+QString FindingsBench::hint() const {
+  return tr(
+      "Return: to where it is made · F9, Shift+F9: the next and the one before, from any bench");
+}
+
+void FindingsBench::keepState(QSettings& settings) const {
+  settings.setValue(QStringLiteral("findings/groups"), groups_->currentIndex());
+}
+
+void FindingsBench::restoreState(const QSettings& settings) {
+  groups_->setCurrentIndex(
+      std::clamp(settings.value(QStringLiteral("findings/groups")).toInt(), 0, 2));
+  refresh();
+}
+
+}  // namespace bristle

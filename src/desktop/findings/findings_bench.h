@@ -1,0 +1,45 @@
+// The review: everything that is wrong, where it is, why it matters, and the mend.
+#pragma once
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QStackedWidget>
+#include <QTreeView>
+
+#include "desktop/work/bench.h"
+
+namespace bristle {
+
+class FindingCard;
+class FindingPicture;
+class FindingsModel;
+struct Finding;
+
+class FindingsBench : public Bench {
+  Q_OBJECT
+ public:
+  FindingsBench(Work& work, QWidget* parent);
+  QWidget* card() override;
+  QWidget* workplace() override { return list_; }
+  QString hint() const override;
+  void keepState(QSettings& settings) const override;
+  void restoreState(const QSettings& settings) override;
+
+ private:
+  void refresh();
+  void showPicked();
+  void goThere();
+  void addCommands();
+
+  Work& work_;
+  FindingsModel* model_;
+  QComboBox* groups_;
+  QLineEdit* filter_;
+  QLabel *about_, *empty_;
+  QTreeView* list_;
+  QStackedWidget* pages_;
+  FindingPicture* picture_;
+  FindingCard* card_;
+};
+
+}  // namespace bristle

@@ -1,0 +1,16 @@
+#include "desktop/work/finding_place.h"
+
+#include "core/findings/rule_info.h"
+
+namespace bristle {
+
+QString benchOf(const Finding& finding) {
+  const RuleGroup group = infoOf(finding.rule).group;
+  if (group == RuleGroup::Machines || finding.machine) return QStringLiteral("motion");
+  if (finding.kind) return QStringLiteral("shape");
+  if (group == RuleGroup::Routes) return QStringLiteral("route");
+  if (group == RuleGroup::Flow || !finding.screen) return QStringLiteral("flow");
+  return QStringLiteral("place");
+}
+
+}  // namespace bristle

@@ -1,0 +1,23 @@
+// What a check sees: fonts and looks as they are painted.
+#pragma once
+#include "core/findings/probes.h"
+#include "paint/fonts.h"
+#include "paint/look_painter.h"
+#include "paint/screen_painter.h"
+
+namespace bristle {
+
+// Of one project after another; each belongs to one thread.
+class PaintedEyes : public Eyes {
+ public:
+  const TextMeasure& measure() const override { return measure_; }
+  bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
+                   size_t item) override;
+
+ private:
+  LookPainter looks_;
+  LookTables tables_;
+  FontMeasure measure_;
+};
+
+}  // namespace bristle
