@@ -2,6 +2,7 @@
 #include <nlohmann/json.hpp>
 
 #include "command/command.h"
+#include "command/finding_json.h"
 #include "command/graphics.h"
 #include "core/findings/check.h"
 #include "core/formats/file_io.h"
@@ -10,23 +11,6 @@
 #include "paint/pictures.h"
 
 namespace bristle {
-
-namespace {
-
-nlohmann::ordered_json inJson(const Finding& f) {
-  nlohmann::ordered_json out{{"key", f.key},
-                             {"rule", f.rule},
-                             {"severity", nameOf(f.severity)},
-                             {"place", f.place},
-                             {"reason", f.reason}};
-  if (f.figure) out["figure"] = *f.figure;
-  if (f.limit) out["limit"] = *f.limit;
-  if (f.figure) out["unit"] = f.unit;
-  for (const Edit& mend : f.mends) out["mends"].push_back(mend.name);
-  return out;
-}
-
-}  // namespace
 
 Subcommand addCheck(CLI::App& app) {
   struct Options {

@@ -2,17 +2,21 @@
 #include <fmt/format.h>
 
 #include <CLI/CLI.hpp>
+#include <QDate>
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
 #include "command/command.h"
+#include "command/finding_json.h"
 #include "command/graphics.h"
 #include "core/findings/review.h"
 #include "core/findings/rule_info.h"
 #include "core/formats/file_io.h"
 #include "core/formats/project_store.h"
 #include "core/formats/sarif.h"
+#include "deliver/findings_report.h"
 #include "devices/sound_file.h"
+#include "paint/convert.h"
 #include "paint/painted_eyes.h"
 #include "paint/pictures.h"
 
@@ -20,28 +24,10 @@ namespace bristle {
 namespace {
 
 struct FindingsOptions {
-  std::string file, sarif, baseline, mend;
+  std::string file, sarif, html, baseline, mend;
   std::vector<std::string> rules, displays, languages;
   bool json = false, mendAll = false, ruleList = false;
 };
-
-nlohmann::ordered_json inJson(const Finding& f) {
-  nlohmann::ordered_json out{{"key", f.key},
-                             {"rule", f.rule},
-                             {"severity", nameOf(f.severity)},
-                             {"place", f.place},
-                             {"reason", f.reason}};
-  if (f.display) out["display"] = f.display.text;
-  if (f.language) out["language"] = f.language.text;
-  if (f.figure) out["figure"] = *f.figure;
-  if (f.limit) out["limit"] = *f.limit;
-  if (f.figure) out["unit"] = f.unit;
-  const RuleInfo& info = infoOf(f.rule);
-  out["why"] = info.why;
-  if (!info.standard.empty()) out["standard"] = info.standard;
-  for (const Edit& mend : f.mends) out["mends"].push_back(mend.name);
-  return out;
-}
 
 // Only what is asked for is looked at; an id that is not there is an error.
 template <class T>
@@ -67,7 +53,8 @@ Result<void> checkRuleNames(const std::vector<std::string>& names) {
 // A project as it is looked at, again after each mend.
 class Looking {
  public:
-  explicit Looking(const FindingsOptions& o) : o_(o), folder_(folderOf(o.file)) {}
+  explicit Looking(const FindingsOptions& o)
+      : o_(o), folder_(folderOf(o.file)), eyes_(toQt(folder_)) {}
 
   SortedFindings at(const Project& project) {
     auto all = sorted(
@@ -171,6 +158,13 @@ int run(const FindingsOptions& o, Streams s) {
                                   baseline ? &*baseline : nullptr);
     if (const auto written = writeFile(o.sarif, log); !written) return tell(s, written.error());
   }
+  if (!o.html.empty()) {
+    LookPainter looks;
+    looks.pictures().setFolder(folderOf(o.file));
+    const std::string day = fromQt(QDate::currentDate().toString(Qt::ISODate));
+    const std::string page = findingsReport(shown, found, looks, FontMeasure(), day);
+    if (const auto written = writeFile(o.html, page); !written) return tell(s, written.error());
+  }
   if (baseline)
     std::erase_if(found.open, [&](const Finding& f) { return baseline->contains(f.key); });
   if (o.json) {
@@ -197,6 +191,7 @@ Subcommand addFindings(CLI::App& app) {
   sub->add_option("--language", o->languages, "Only in these languages, by id");
   sub->add_flag("--json", o->json, "Findings as JSON");
   sub->add_option("--sarif", o->sarif, "Writes them as SARIF 2.1.0");
+  sub->add_option("--html", o->html, "Writes them as one page with pictures");
   sub->add_option("--baseline", o->baseline,
                   "An earlier SARIF log: only what is new since then is told");
   auto* one = sub->add_option("--mend", o->mend, "Mends the finding of that key, and saves");

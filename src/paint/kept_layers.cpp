@@ -52,6 +52,7 @@ KeptLayer& KeptLayers::layer(int number, const QPainter& like, const Session& se
                              const std::vector<ScreenRun*>& runs, size_t from, size_t end,
                              const PaintAll& paint) {
   KeptLayer& out = layers_[number];
+  out.used = true;
   const double ratio = like.device()->devicePixelRatioF();
   const QSize size = (QSizeF(like.device()->width(), like.device()->height()) * ratio).toSize();
   auto rest = restOf(like, session, runs, from, end);

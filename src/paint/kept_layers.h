@@ -6,6 +6,7 @@
 #include <QRectF>
 #include <functional>
 #include <map>
+#include <utility>
 #include <vector>
 
 #include "runtime/document/basics.h"
@@ -22,6 +23,7 @@ struct KeptLayer {
   // What it was painted from: all but the buttons, and each button's state, −1 while it moves.
   std::vector<double> rest;
   std::vector<int> looks;
+  bool used = false;  // in this frame
 };
 
 // Empty when nothing is kept. Belongs to one view; forget it when what it shows is another session,
@@ -32,6 +34,11 @@ class KeptLayers {
   using PaintAll = std::function<void(QPainter& painter)>;
 
   void forget() { layers_.clear(); }
+  // At the end of a frame: what it did not use is not kept.
+  void endFrame() {
+    for (auto at = layers_.begin(); at != layers_.end();)
+      at = std::exchange(at->second.used, false) ? std::next(at) : layers_.erase(at);
+  }
   // The first `end` screens (`from` on) as they are now; `number` tells such pictures apart. Laid
   // out for a painter that is placed like this one.
   KeptLayer& layer(int number, const QPainter& like, const Session& session,

@@ -1,6 +1,7 @@
 #include "paint/law_looks.h"
 
 #include <algorithm>
+#include <climits>
 
 #include "paint/convert.h"
 #include "runtime/machine/mix.h"
@@ -13,9 +14,9 @@ constexpr int kLeastChange = 10;      // of 255, in one channel
 const Colour kMiddle{110, 109, 107, 255};
 
 template <class Counts>
-int count(const QImage& a, const QImage& b, Counts counts) {
+int count(const QImage& a, const QImage& b, Counts counts, int enough = INT_MAX) {
   int out = 0;
-  for (int y = 0; y < a.height(); ++y) {
+  for (int y = 0; y < a.height() && out < enough; ++y) {
     const auto* left = reinterpret_cast<const QRgb*>(a.constScanLine(y));
     const auto* right = reinterpret_cast<const QRgb*>(b.constScanLine(y));
     for (int x = 0; x < a.width(); ++x) out += left[x] != right[x] && counts(left[x], right[x]);
@@ -54,6 +55,11 @@ bool RenderedLooks::differ(StateIndex a, StateIndex b) const {
                      std::abs(qBlue(l) - qBlue(r))}) >= kLeastChange;
   });
   return changed >= std::max(24, int(kind_.width * kind_.height / 200));
+}
+
+int RenderedLooks::changedPx(StateIndex a, StateIndex b, int enough,
+                             const std::function<bool(QRgb one, QRgb other)>& counts) const {
+  return a == b ? 0 : count(picture(a), picture(b), counts, enough);
 }
 
 double RenderedLooks::focusShare(StateIndex focused, StateIndex rest) const {

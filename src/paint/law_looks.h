@@ -1,6 +1,7 @@
 // What the laws ask of looks, answered by the painted pictures, not by declared values.
 #pragma once
 #include <QImage>
+#include <functional>
 #include <map>
 
 #include "core/laws/law.h"
@@ -21,6 +22,9 @@ class RenderedLooks : public LawLooks {
   bool showsFocus(StateIndex focused, StateIndex rest) const override;
   // The area that changes enough, over the area asked for: 1 is just enough.
   double focusShare(StateIndex focused, StateIndex rest) const;
+  // How many px count as another colour; no more than `enough`.
+  int changedPx(StateIndex a, StateIndex b, int enough,
+                const std::function<bool(QRgb one, QRgb other)>& counts) const;
 
  private:
   const QImage& picture(StateIndex state) const;

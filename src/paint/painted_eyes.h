@@ -10,9 +10,17 @@ namespace bristle {
 // Of one project after another; each belongs to one thread.
 class PaintedEyes : public Eyes {
  public:
+  // Where pictures of the project lie; none are painted without it.
+  explicit PaintedEyes(const QString& folder = {});
   const TextMeasure& measure() const override { return measure_; }
   bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
                    size_t item) override;
+  std::vector<Caption> captions(const Project& project, const Screen& screen, const Layout& layout,
+                                const std::atomic<bool>* stop) override;
+  int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b, Vision vision,
+                int enough) override;
+  double focusShare(const Project& project, const Kind& kind, StateIndex focused,
+                    StateIndex rest) override;
 
  private:
   LookPainter looks_;

@@ -305,7 +305,10 @@ class AsItRuns {
 void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only,
                   KeptLayers* kept) {
   AsItRuns as(looks, session);
-  if (kept && session.screensMove()) return as.paintKept(painter, *kept);
+  if (kept && session.screensMove()) {
+    as.paintKept(painter, *kept);
+    return kept->endFrame();
+  }
   if (kept) kept->forget();
   as.paintAll(painter, only);
 }

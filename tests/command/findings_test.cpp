@@ -87,6 +87,22 @@ TEST_F(FindingsCommand, OnlyWhatIsNewSinceABaseline) {
   EXPECT_THAT(err, HasSubstr("SARIF"));
 }
 
+// One page that fetches and runs nothing, whatever captions hold.
+TEST_F(FindingsCommand, AsAPageForColleagues) {
+  edit(project.screens[0].edit(), buttons(project)[1])->button()->caption =
+      "<script>alert(\"x\")</script>";
+  write("menu.bristle", writeProject(project));
+  EXPECT_EQ(run({"findings", file, "--html", path("report.html")}), 1);
+  const std::string page = *readFile(path("report.html"));
+  EXPECT_THAT(page, HasSubstr("Content-Security-Policy"));
+  EXPECT_THAT(page, HasSubstr("class=\"mark\""));
+  EXPECT_THAT(page, HasSubstr("data:image/png;base64,"));
+  EXPECT_THAT(page, HasSubstr("WCAG 2.2 §2.5.8"));
+  EXPECT_THAT(page, Not(HasSubstr("<script")));
+  EXPECT_THAT(page, HasSubstr("&lt;script"));
+  EXPECT_THAT(page, Not(testing::ContainsRegex("(src|href)=\"http")));
+}
+
 TEST_F(FindingsCommand, WhatIsAcceptedIsNotTold) {
   EXPECT_EQ(run({"findings", file, "--json"}), 1);
   for (const auto& each : listed())

@@ -302,6 +302,34 @@ TEST_F(Frame, UndoSaysWhatItUndoes) {
                   .contains(QStringLiteral("new screen")));
 }
 
+// One key goes through how others see the bench; what is around it stays as it is.
+TEST_F(Frame, TheBenchIsSeenAsOthersSeeIt) {
+  window->openBench(QStringLiteral("place"));
+  ASSERT_TRUE(work().perform(changeScreen(project().screens[0]->id, "red", {}, [](Screen& s) {
+    s.backdrop = Fill::solid({220, 30, 30, 255});
+  })));
+  Bench* bench = window->bench(QStringLiteral("place"));
+  const auto redness = [&] {
+    int most = 0;
+    const QImage shot =
+        window->grab(QRect(bench->mapTo(window.get(), QPoint()), bench->size())).toImage();
+    for (int y = 0; y < shot.height(); y += 9)
+      for (int x = 0; x < shot.width(); x += 9) {
+        const QColor c = shot.pixelColor(x, y);
+        most = std::max(most, c.red() - c.green());
+      }
+    return most;
+  };
+  EXPECT_GT(redness(), 150);
+  test::WindowTest::key(Qt::Key_F4);
+  EXPECT_LE(redness(), 6) << "in grey, but for the window’s own ground";
+  test::WindowTest::key(Qt::Key_F4);
+  EXPECT_GT(redness(), 6);
+  EXPECT_LT(redness(), 60) << "without red cones";
+  for (int i = 0; i < 5; ++i) test::WindowTest::key(Qt::Key_F4);
+  EXPECT_GT(redness(), 150) << "round to as it is";
+}
+
 TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
   const auto shown = [&] {
     const QString text = named<QToolButton>(QStringLiteral("Findings"))->text();

@@ -3,8 +3,12 @@
 #include <atomic>
 #include <functional>
 #include <string>
+#include <vector>
 
+#include "core/findings/vision.h"
+#include "runtime/document/project.h"
 #include "runtime/layout/layout.h"
+#include "runtime/machine/look.h"
 
 namespace bristle {
 
@@ -20,6 +24,27 @@ class Eyes {
   // Whether the caption of a placed button, by index, cannot be read in full in some state.
   virtual bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
                            size_t item) = 0;
+  // Of the captions that are shown, in every state of their buttons, against what is painted behind
+  // them there. Where a kind hides what lies behind it, one stands for all. Comes back early once
+  // `stop` is set.
+  struct Caption {
+    size_t item = 0;
+    StateId state = {};
+    PartId label = {};
+    double ratio = 0;               // WCAG 2.2 §1.4.3: 1–21
+    Colour text = {}, behind = {};  // where that is
+    bool large = false;             // 24 px, or bold and 18.66 px, and more
+  };
+  virtual std::vector<Caption> captions(const Project& project, const Screen& screen,
+                                        const Layout& layout, const std::atomic<bool>* stop) = 0;
+  // How many px of a kind look otherwise in the one state than in the other to those who see so:
+  // by 0.04 and more in OKLab. Counts no further than `enough`.
+  virtual int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b,
+                        Vision vision, int enough) = 0;
+  // The area that changes by 3 : 1 and more when it gets focus, over what WCAG 2.2 §2.4.13 asks
+  // for: the outline, 2 px wide; 1 is just enough.
+  virtual double focusShare(const Project& project, const Kind& kind, StateIndex focused,
+                            StateIndex rest) = 0;
 };
 
 struct Probes {

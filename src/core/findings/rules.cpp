@@ -25,6 +25,8 @@ std::span<const Rule> allRules() {
       {"untranslated", checkTexts},
       {"reference", checkNamesUsed},
       {"unseen", checkSeen},
+      {"contrast", checkContrast},
+      {"told-apart", checkToldApart},
       {"hit-size", checkHitSize},
       {"unpinned", checkPlaces},
       {"hit-near", checkNear},

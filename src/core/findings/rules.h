@@ -52,6 +52,8 @@ void checkBindings(const Surroundings&, Findings&);
 void checkScreenBindings(const Surroundings&, const Screen&, Findings&);
 void checkAccessibleNames(const Surroundings&, const Screen&, Findings&);
 void checkSeen(const Surroundings&, const Kind&, Findings&);
+void checkContrast(const Surroundings&, const Screen&, Findings&);
+void checkToldApart(const Surroundings&, const Kind&, Findings&);
 void checkHitSize(const Surroundings&, const Kind&, Findings&);
 void checkNear(const Surroundings&, const Screen&, Findings&);
 void checkPlaces(const Surroundings&, const Screen&, Findings&);

@@ -1,32 +1,17 @@
 // Colours of one kind that are so near to each other that one was meant.
 #include <fmt/format.h>
 
-#include <cmath>
-#include <numbers>
 #include <vector>
 
 #include "core/edit/kind_edits.h"
 #include "core/findings/rules.h"
-#include "runtime/machine/mix.h"
+#include "core/findings/vision.h"
 
 namespace bristle {
 namespace {
 
 // Of OKLab (Ottosson 2020): about what can just be told apart side by side.
 constexpr double kNear = 0.02;
-
-double apart(Colour a, Colour b) {
-  const Lch p = toLch(a), q = toLch(b);
-  const auto at = [](const Lch& c, double& x, double& y) {
-    const double h = c.h * std::numbers::pi / 180;
-    x = c.c * std::cos(h);
-    y = c.c * std::sin(h);
-  };
-  double ax, ay, bx, by;
-  at(p, ax, ay);
-  at(q, bx, by);
-  return std::sqrt((p.l - q.l) * (p.l - q.l) + (ax - bx) * (ax - bx) + (ay - by) * (ay - by));
-}
 
 std::string hex(Colour c) {
   return c.a == 255 ? fmt::format("#{:02x}{:02x}{:02x}", c.r, c.g, c.b)
@@ -64,7 +49,7 @@ void checkTwins(const Surroundings&, const Kind& kind, Findings& out) {
     for (size_t j = i + 1; j < all.size(); ++j) {
       Colour keep = all[i].first, go = all[j].first;
       if (keep.a != go.a || keep.a == 0) continue;
-      const double far = apart(keep, go);
+      const double far = lookApart(keep, go);
       if (far >= kNear) continue;
       if (all[j].second > all[i].second) std::swap(keep, go);
       out.push_back(

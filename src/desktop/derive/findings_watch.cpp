@@ -14,12 +14,15 @@ constexpr int kFindAfter = 100;  // ms after the last change: a drag makes many
 }
 
 struct FindingsWatch::Kit {
+  explicit Kit(const QString& folder) : eyes(folder) {}
   Review review;
   PaintedEyes eyes;
 };
 
 FindingsWatch::FindingsWatch(QObject* parent)
-    : QObject(parent), kit_(std::make_shared<Kit>()), checking_(this, [this](SortedFindings found) {
+    : QObject(parent),
+      kit_(std::make_shared<Kit>(QString())),
+      checking_(this, [this](SortedFindings found) {
         now_ = std::move(found);
         spdlog::debug("{} findings", now_.open.size());
         Q_EMIT changed();
@@ -32,7 +35,7 @@ FindingsWatch::FindingsWatch(QObject* parent)
 void FindingsWatch::look(const Project& project, const QString& folder) {
   project_ = project;
   // Fonts and pictures of another folder: nothing that was found holds.
-  if (folder != folder_) kit_ = std::make_shared<Kit>();
+  if (folder != folder_) kit_ = std::make_shared<Kit>(folder);
   folder_ = folder;
   soon_.start();
 }

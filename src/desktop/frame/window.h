@@ -58,6 +58,9 @@ class Window : public QMainWindow {
   void makeMenus();
   void makeFileMenu(QMenu* menu);
   void makeViewMenu(QMenu* menu);
+  void makeSeenMenu(QMenu* menu);
+  static QString seenName(int which);
+  void seeAs(int which);
   QAction* command(QMenu* menu, const QString& name, const QKeySequence& keys,
                    std::function<void()> run);
   void fold(QMenu* menu, const QString& name, int key, const QString& setting, QWidget* part);
@@ -89,6 +92,7 @@ class Window : public QMainWindow {
   bool hinting_ = true;  // the bottom line says the bench's hint, not a message
   QLabel *name_ = nullptr, *state_ = nullptr, *hint_ = nullptr;
   QToolButton* findings_ = nullptr;
+  int seenAs_ = 0;  // of kAllVisions, and one beyond
   QPushButton *undo_ = nullptr, *redo_ = nullptr;
   QMenu *recent_ = nullptr, *benchMenu_ = nullptr;
   QToolButton* menu_ = nullptr;

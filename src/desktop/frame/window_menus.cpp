@@ -10,6 +10,7 @@
 #include "desktop/frame/finder.h"
 #include "desktop/frame/window.h"
 #include "desktop/shelf/shelf.h"
+#include "desktop/view/seen_effect.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -60,7 +61,33 @@ void Window::makeViewMenu(QMenu* menu) {
   fold(menu, tr("Card"), Qt::Key_F8, QStringLiteral("fold/card"), cards_);
   command(menu, tr("Find a command"), QKeySequence(Qt::CTRL | Qt::Key_J),
           [this] { finder_->open(allCommands()); });
+  makeSeenMenu(menu->addMenu(tr("As others &see it")));
   command(menu, tr("Light or dark"), {}, [this] { setDark(!themeOf(this).dark); });
+}
+
+// One key goes through them all; what is seen so is the bench, not the frame around it.
+void Window::makeSeenMenu(QMenu* menu) {
+  command(menu, tr("As the next others see it"), QKeySequence(Qt::Key_F4),
+          [this] { seeAs((seenAs_ + 1) % (int(kAllVisions.size()) + 1)); });
+  for (int i = 0; i <= int(kAllVisions.size()); ++i)
+    command(menu, tr("Seen %1").arg(seenName(i)), {}, [this, i] { seeAs(i); });
+}
+
+// The last one is what weak eyes see.
+QString Window::seenName(int which) {
+  return which < int(kAllVisions.size()) ? toQt(std::string(nameOf(kAllVisions[size_t(which)])))
+                                         : tr("by weak eyes (blurred)");
+}
+
+void Window::seeAs(int which) {
+  constexpr double kWeak = 2.5;  // px
+  seenAs_ = which;
+  const bool blurs = which == int(kAllVisions.size());
+  const Vision vision = blurs ? Vision::AsIs : kAllVisions[size_t(which)];
+  pages_->setGraphicsEffect(which == 0 ? nullptr
+                                       : new SeenEffect(vision, blurs ? kWeak : 0, pages_));
+  work_.tell(which == 0 ? tr("Seen as it is")
+                        : tr("Seen %1 · F4: the next others").arg(seenName(which)));
 }
 
 // Folded away by a key, so that what is worked on has the room; remembered.

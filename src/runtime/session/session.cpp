@@ -23,10 +23,8 @@ Result<Session> Session::start(const Project& project, const Showing& showing,
   s.first_ = first;
   // Told here, not in the midst of a run: a screen that cannot be opened.
   for (const auto& each : s.project().screens) {
-    auto opens = openScreen(*s.compiled_, *each, s.showing_, measure);
-    if (!opens) return tl::unexpected(opens.error());
-    s.asTheyOpen_[{each->id, s.showing_.language}] =
-        std::make_shared<const ScreenRun>(std::move(*opens));
+    auto trial = openScreen(*s.compiled_, *each, s.showing_, measure);
+    if (!trial) return tl::unexpected(trial.error());
   }
   s.push(first, TraceType::Open, {});
   s.settle();

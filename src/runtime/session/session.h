@@ -200,7 +200,8 @@ class Session {
   ScreenId first_;
   const TextMeasure* measure_ = nullptr;
   const HitTest* hitTest_ = nullptr;
-  // Each screen as it opens, in the languages that were spoken: laid out and solved once.
+  // Screens as they open, by language: what was opened lately is not laid out and solved anew.
+  static constexpr size_t kMostKeptOpenings = 12;  // a screen of many buttons takes a megabyte
   std::map<std::pair<ScreenId, LanguageId>, std::shared_ptr<const ScreenRun>> asTheyOpen_;
   std::vector<ScreenRun> stack_;
   struct Leaving {

@@ -96,6 +96,8 @@ bool Session::push(const ScreenId& id, TraceType type, const ItemId& by, const A
     top().life.cover();
     top().sleptFrom = now_;
   }
+  if (asTheyOpen_.size() >= kMostKeptOpenings && !asTheyOpen_.contains({id, showing_.language}))
+    asTheyOpen_.clear();
   auto& opens = asTheyOpen_[{id, showing_.language}];
   if (!opens)
     opens =

@@ -6,6 +6,7 @@
 #include "core/edit/tree_edits.h"
 #include "core/findings/check.h"
 #include "support/menus.h"
+#include "support/wrong.h"
 
 namespace bristle {
 namespace {
@@ -164,10 +165,10 @@ TEST(Check, TellsWhatHasNoStartAndWhatCannotBeReached) {
   const auto ids = test::buttons(p);
   edit(screen, ids[0])->button()->routes[Dir::Down] = {RouteType::Closed, {}};
   edit(screen, ids[1])->button()->routes[Dir::Up] = {RouteType::Closed, {}};
-  ASSERT_EQ(check(p).size(), 1U);
-  EXPECT_EQ(check(p)[0].rule, "reach");
+  ASSERT_EQ(test::wrongWith(p).size(), 1U);
+  EXPECT_EQ(test::wrongWith(p)[0].rule, "reach");
   screen.entry = {};
-  EXPECT_EQ(check(p)[0].rule, "focus start");
+  EXPECT_EQ(test::wrongWith(p)[0].rule, "focus start");
 }
 
 }  // namespace

@@ -14,6 +14,7 @@
 #include "core/findings/check.h"
 #include "runtime/formats/project_file.h"
 #include "support/menus.h"
+#include "support/wrong.h"
 
 namespace bristle {
 namespace {
@@ -179,7 +180,8 @@ TEST_F(Carrying, StatesOfOnesOwnAreMatchedByTheirNames) {
   const Machine& there = *find(history.now(), kind(1).machine);
   const PropKey target{kind(1).parts[0].id, Prop::Fill};
   EXPECT_EQ(valueIn(kind(1), there.states[5].id, target), Value(Fill::solid({7, 7, 7, 255})));
-  EXPECT_TRUE(check(history.now()).empty()) << "nothing is left for a state that is not there";
+  EXPECT_TRUE(test::wrongWith(history.now()).empty())
+      << "nothing is left for a state that is not there";
 }
 
 TEST_F(Carrying, APanelBecomesAButtonWithTheCarriedLook) {
@@ -221,7 +223,7 @@ TEST(Cutting, PlacesButtonsOverALockedBackground) {
   EXPECT_EQ(screen.items[2]->place.y.offset, 120);
   EXPECT_EQ(screen.items[2]->button()->accessibleName.base, "Lamp");
   EXPECT_EQ(p.kinds[0]->parts.size(), 1U) << "its own focus picture: no ring, and no caption";
-  EXPECT_TRUE(check(p).empty());
+  EXPECT_TRUE(test::wrongWith(p).empty());
   EXPECT_FALSE(placeCut("Title", "x", {}).apply(emptyProject()));
   EXPECT_FALSE(kindFromPictures({"A", 1, 1, {{Role::Hover, "h.png"}}, {}}).apply(emptyProject()));
 }

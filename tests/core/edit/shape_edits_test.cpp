@@ -13,6 +13,7 @@
 #include "core/findings/check.h"
 #include "core/findings/visible.h"
 #include "support/menus.h"
+#include "support/wrong.h"
 
 namespace bristle {
 namespace {
@@ -33,12 +34,7 @@ class ShapeEdits : public testing::Test {
     const auto out = edit.apply(now());
     return out ? "" : out.error().text();
   }
-  // What is found but for notes.
-  Findings wrong() const {
-    Findings out = check(now());
-    std::erase_if(out, [](const Finding& f) { return f.severity == Severity::Note; });
-    return out;
-  }
+  Findings wrong() const { return test::wrongWith(now()); }
   Value shown(size_t kindIndex, const char* state, const PropKey& key) const {
     return valueIn(kind(kindIndex), StateId{state}, key);
   }

@@ -1,0 +1,150 @@
+// Rules that look at what is painted: contrast of captions where they really stand, states that
+// must be told apart by everybody, focus that can be seen.
+#include "paint/painted_eyes.h"
+
+#include <gmock/gmock.h>
+
+#include <random>
+
+#include "core/edit/kind_edits.h"
+#include "core/edit/screen_edits.h"
+#include "core/findings/check.h"
+#include "paint/convert.h"
+#include "paint/seen_as.h"
+#include "support/layouts.h"
+#include "support/menus.h"
+
+namespace bristle::test {
+namespace {
+
+using testing::HasSubstr;
+
+class EyesRules : public testing::Test {
+ protected:
+  EyesRules() {
+    project = columnMenu({"Dive", "Chart"});
+    ids = buttons(project);
+    for (const ItemId& id : ids)
+      edit(project.screens[0].edit(), id)->button()->actions = {
+          {.type = ActionType::Message, .message = "m"}};
+    for (const Part& part : kind().parts) {
+      if (part.type == PartType::Label) label = part.id;
+      if (part.type == PartType::Shape && plate.text.empty()) plate = part.id;
+    }
+  }
+  Kind& kind() { return project.kinds[0].edit(); }
+  // In every state alike.
+  void setAll(const PropKey& key, const Value& value) {
+    kind().base.set(key, value);
+    for (auto& [state, look] : kind().departures) look.clear(key);
+  }
+  Findings of(std::string_view rule, const Project& p) {
+    PaintedEyes eyes;
+    Findings out = check(p, {.eyes = &eyes});
+    std::erase_if(out, [&](const Finding& f) { return f.rule != rule; });
+    return out;
+  }
+  Findings of(std::string_view rule) { return of(rule, project); }
+  Project project;
+  std::vector<ItemId> ids;
+  PartId label, plate;
+};
+
+TEST_F(EyesRules, ACaptionStandsOut) {
+  setAll({plate, Prop::Fill}, Fill::solid({40, 40, 40, 255}));
+  setAll({label, Prop::Size}, 18.0);
+  setAll({label, Prop::Colour}, Colour{230, 230, 230, 255});
+  EXPECT_TRUE(of("contrast").empty());
+  setAll({label, Prop::Colour}, Colour{90, 90, 90, 255});
+  const Findings found = of("contrast");
+  ASSERT_FALSE(found.empty());
+  for (const Finding& f : found) {
+    EXPECT_NEAR(*f.figure, 2.1, 0.15);
+    EXPECT_EQ(f.limit, 4.5);
+    ASSERT_EQ(f.mends.size(), 1U);
+  }
+  Project mended = project;
+  for (const Finding& f : found) mended = after(mended, f.mends[0]);
+  EXPECT_TRUE(of("contrast", mended).empty());
+  // Large ones need less.
+  setAll({label, Prop::Colour}, Colour{125, 125, 125, 255});
+  EXPECT_FALSE(of("contrast").empty());
+  setAll({label, Prop::Size}, 24.0);
+  EXPECT_TRUE(of("contrast").empty());
+}
+
+// Through a plate that is not there, on what lies behind the button.
+TEST_F(EyesRules, AgainstWhatIsReallyBehindIt) {
+  setAll({plate, Prop::Opacity}, 0.0);
+  setAll({label, Prop::Colour}, Colour{240, 240, 240, 255});
+  project.screens[0].edit().backdrop = Fill::solid({20, 30, 40, 255});
+  EXPECT_TRUE(of("contrast").empty());
+  project.screens[0].edit().backdrop = Fill::solid({235, 235, 220, 255});
+  EXPECT_FALSE(of("contrast").empty());
+}
+
+// What one button has of its own is mended there, and the kind stays.
+TEST_F(EyesRules, OneButtonsOwnLookIsItsOwnMatter) {
+  setAll({plate, Prop::Fill}, Fill::solid({40, 40, 40, 255}));
+  setAll({label, Prop::Colour}, Colour{230, 230, 230, 255});
+  edit(project.screens[0].edit(), ids[1])
+      ->button()
+      ->own.base.set({label, Prop::Colour}, Colour{80, 80, 80, 255});
+  const Findings found = of("contrast");
+  ASSERT_FALSE(found.empty());
+  EXPECT_EQ(found[0].item, ids[1]);
+  const Project mended = after(project, found[0].mends[0]);
+  EXPECT_EQ(*mended.kinds[0], *project.kinds[0]);
+}
+
+// By a colour alone that is as light: seen by most, and not by those who see no red.
+TEST_F(EyesRules, StatesAreToldApartByEverybody) {
+  for (auto& [state, look] : kind().departures) look = {};
+  setAll({plate, Prop::Fill}, Fill::solid({200, 40, 40, 255}));
+  const Findings same = of("told-apart");
+  ASSERT_FALSE(same.empty());
+  EXPECT_THAT(same[0].reason, HasSubstr("as it is"));
+  for (const State& state : project.machines[0]->states)
+    if (state.role != Role::Rest)
+      kind().departures[state.id].set({plate, Prop::Fill}, Fill::solid({0, 117, 0, 255}));
+  const Findings found = of("told-apart");
+  ASSERT_FALSE(found.empty());
+  for (const Finding& f : found) EXPECT_THAT(f.reason, HasSubstr("in grey"));
+  for (const State& state : project.machines[0]->states)
+    if (state.role != Role::Rest)
+      kind().departures[state.id].set({plate, Prop::Fill}, Fill::solid({20, 30, 60, 255}));
+  EXPECT_TRUE(of("told-apart").empty());
+}
+
+// By tables what is computed for one colour.
+TEST(SeenAs, EveryPixelAsThatColourIsSeen) {
+  QImage image(64, 64, QImage::Format_ARGB32);
+  std::mt19937 random(9);
+  for (int y = 0; y < 64; ++y)
+    for (int x = 0; x < 64; ++x)
+      image.setPixel(x, y,
+                     qRgba(int(random() % 256), int(random() % 256), int(random() % 256), 255));
+  for (const Vision vision : kAllVisions) {
+    const QImage seen = seenAs(image, vision);
+    for (int y = 0; y < 64; ++y)
+      for (int x = 0; x < 64; ++x) {
+        const Colour wanted = seenWith(vision, fromQt(QColor(image.pixel(x, y))));
+        const QColor found = seen.pixelColor(x, y);
+        ASSERT_LE(std::abs(found.red() - wanted.r), 1);
+        ASSERT_LE(std::abs(found.green() - wanted.g), 1);
+        ASSERT_LE(std::abs(found.blue() - wanted.b), 1);
+      }
+  }
+}
+
+TEST_F(EyesRules, FocusIsSeen) {
+  EXPECT_TRUE(of("focus-look").empty()) << "the ready-made kind";
+  for (const State& state : project.machines[0]->states)
+    if (state.role == Role::Focus) kind().departures[state.id] = {};
+  const Findings found = of("focus-look");
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_EQ(found[0].figure, 0);
+}
+
+}  // namespace
+}  // namespace bristle::test
