@@ -38,6 +38,7 @@ FindingsBench::FindingsBench(Work& work, QWidget* parent) : Bench(parent), work_
   list_->setModel(model_ = new FindingsModel(this));
   list_->setItemDelegate(new FindingLines(list_));
   list_->setAccessibleName(tr("Findings"));
+  list_->setProperty("plain", true);  // lines show themselves that they are picked
   list_->setHeaderHidden(true);
   list_->setWordWrap(true);
   list_->setIndentation(14);

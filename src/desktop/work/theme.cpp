@@ -85,7 +85,7 @@ QTreeView::item { height: 24px; border: none; color: %5; }
 QTreeView::item:selected { background: %2; color: %5; }
 QTreeView { border: 2px solid transparent; border-radius: 6px; }
 QTreeView:focus { border: 2px solid %7; }
-QTreeView::branch:selected { background: transparent; }
+QTreeView[plain="true"]::item:selected { background: transparent; }
 QListView, QListWidget { border: 2px solid transparent; border-radius: 6px; }
 QListView:focus, QListWidget:focus { border: 2px solid %7; }
 QLineEdit:disabled, QComboBox:disabled, QPlainTextEdit:disabled { color: %6; background: %1; border-style: dashed; }
