@@ -10,6 +10,7 @@
 #include "desktop/flow/flow_view.h"
 #include "desktop/flow/steps_page.h"
 #include "desktop/window_fixture.h"
+#include "devices/controllers.h"
 #include "devices/tone.h"
 #include "devices/virtual_pad.h"
 
@@ -126,27 +127,30 @@ TEST_F(FlowBenchTest, SoundsAndVolumesOfAllScreensAreSet) {
 // The same by a controller: shoulders go through the buttons, accept leads, directions choose.
 TEST_F(FlowBenchTest, AControllerLeadsAButton) {
   test::VirtualPad pad;
-  QTest::qWait(30);
-  const auto press = [&](SDL_GameControllerButton each, const std::function<bool()>& done) {
+  const auto press = [&](SDL_GameControllerButton each) {
     pad.button(each, true);
-    EXPECT_TRUE(QTest::qWaitFor(done)) << each;
     pad.button(each, false);
   };
+  const auto until = [](const std::function<bool()>& done) {
+    return QTest::qWaitFor(done, 20'000);
+  };
   const auto picked = [&](size_t i) { return work().picked().items == std::vector{ids[i]}; };
-  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER, [&] { return picked(0); });
-  QTest::qWait(30);
-  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER, [&] { return picked(1); });
-  press(SDL_CONTROLLER_BUTTON_LEFTSHOULDER, [&] { return picked(0); });
-  press(SDL_CONTROLLER_BUTTON_A, [&] { return view->isLeading(); });
-  press(SDL_CONTROLLER_BUTTON_B, [&] { return !view->isLeading(); });
+  ASSERT_TRUE(until([&] { return !work().controllers().names().empty(); })) << "plugged in";
+  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER);
+  EXPECT_TRUE(until([&] { return picked(0); }));
+  press(SDL_CONTROLLER_BUTTON_RIGHTSHOULDER);
+  EXPECT_TRUE(until([&] { return picked(1); }));
+  press(SDL_CONTROLLER_BUTTON_LEFTSHOULDER);
+  EXPECT_TRUE(until([&] { return picked(0); }));
+  press(SDL_CONTROLLER_BUTTON_A);
+  EXPECT_TRUE(until([&] { return view->isLeading(); }));
+  press(SDL_CONTROLLER_BUTTON_B);
+  EXPECT_TRUE(until([&] { return !view->isLeading(); }));
   EXPECT_TRUE(actions(0).empty());
-  QTest::qWait(30);
-  press(SDL_CONTROLLER_BUTTON_A, [&] { return view->isLeading(); });
-  pad.button(SDL_CONTROLLER_BUTTON_DPAD_RIGHT, true);
-  QTest::qWait(30);
-  pad.button(SDL_CONTROLLER_BUTTON_DPAD_RIGHT, false);
-  QTest::qWait(30);
-  press(SDL_CONTROLLER_BUTTON_A, [&] { return !actions(0).empty(); });
+  press(SDL_CONTROLLER_BUTTON_A);
+  press(SDL_CONTROLLER_BUTTON_DPAD_RIGHT);
+  press(SDL_CONTROLLER_BUTTON_A);
+  EXPECT_TRUE(until([&] { return !actions(0).empty(); }));
   ASSERT_EQ(actions(0).size(), 1u);
   EXPECT_EQ(actions(0)[0].screen, project().screens[1]->id);
 }

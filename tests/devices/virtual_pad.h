@@ -27,6 +27,7 @@ class VirtualPad {
 
   void button(int which, bool down) {
     SDL_JoystickSetVirtualButton(joystick_, which, down ? 1 : 0);
+    SDL_JoystickUpdate();  // else what is let go before it is asked for was never pressed
   }
   // −1…1, y downwards.
   void stick(double x, double y) {
