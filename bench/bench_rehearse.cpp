@@ -98,7 +98,7 @@ void allTakes(benchmark::State& state) {
     for (const std::string& path : takeFilesIn(dataFolder() + folder))
       demo.takes.push_back(*readTake(path));
     for (size_t i = 0; demo.project.displays.size() < 6; ++i) {
-      demo.project.displays.push_back(Display(demo.project.displays[i]));
+      demo.project.displays.push_back(bristle::Display(demo.project.displays[i]));
       demo.project.displays.back().id.text += "-more";
     }
     while (demo.project.languages.size() < 3) {

@@ -335,14 +335,15 @@ TEST_F(Frame, FindingsAreCountedInTheBottomLine) {
     const QString text = named<QToolButton>(QStringLiteral("Findings"))->text();
     return text.contains(QStringLiteral("finding")) ? text : QString();
   };
-  ASSERT_TRUE(QTest::qWaitFor([&] { return !shown().isEmpty(); }));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !shown().isEmpty(); }, 30'000));
   const QString before = shown();
   ASSERT_TRUE(
       work().perform(changeItems(project().screens[0]->id, {test::buttons(project())[0]}, "break",
                                  {}, [](Item& i) { i.button()->kind = {"gone"}; })));
-  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() != before; })) << "found in the background";
+  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() != before; }, 30'000))
+      << "found in the background";
   work().undo();
-  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() == before; }));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return shown() == before; }, 30'000));
 }
 
 TEST_F(Frame, PartsAreAddedRenamedAndRemovedOnTheCard) {

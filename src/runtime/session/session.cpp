@@ -25,6 +25,9 @@ Result<Session> Session::start(const Project& project, const Showing& showing,
   for (const auto& each : s.project().screens) {
     auto trial = openScreen(*s.compiled_, *each, s.showing_, measure);
     if (!trial) return tl::unexpected(trial.error());
+    if (s.asTheyOpen_.size() < kMostKeptOpenings)
+      s.asTheyOpen_[{each->id, s.showing_.language}] =
+          std::make_shared<const ScreenRun>(std::move(*trial));
   }
   s.push(first, TraceType::Open, {});
   s.settle();
