@@ -9,6 +9,7 @@
 #include <map>
 
 #include "core/findings/rule_info.h"
+#include "core/formats/markup.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -34,27 +35,6 @@ article>div:only-child{{grid-column:1/-1}}
 <title>Findings · {0}</title></head><body>
 <h1>Findings · {0}</h1><p>{1}</p>
 )";
-
-std::string escaped(std::string_view text) {
-  std::string out;
-  for (const char c : text) switch (c) {
-      case '&':
-        out += "&amp;";
-        break;
-      case '<':
-        out += "&lt;";
-        break;
-      case '>':
-        out += "&gt;";
-        break;
-      case '"':
-        out += "&quot;";
-        break;
-      default:
-        out += c;
-    }
-  return out;
-}
 
 std::string dataOf(const QImage& image) {
   QByteArray bytes;

@@ -3,7 +3,6 @@
 
 #include <set>
 
-#include "core/edit/binding_edits.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/named_edits.h"
 #include "core/findings/rules.h"
@@ -31,14 +30,17 @@ std::set<NamedId> namedInUse(const Project& project) {
       use(timing.namedDuration);
       use(timing.namedEasing);
     });
-  for (const auto& screen : project.screens)
-    for (const auto& item : screen->items) {
+  const auto screen = [&](const Screen& each) {
+    eachName(Value(each.backdrop), use);
+    for (const auto& item : each.items) {
       if (const ButtonData* button = item->button())
         columns(button->own.base, button->own.departures);
       if (const auto* panel = std::get_if<PanelData>(&item->what))
         eachName(Value(panel->fill), use);
     }
-  for (const auto& screen : project.screens) eachName(Value(screen->backdrop), use);
+  };
+  for (const auto& each : project.screens) screen(*each);
+  for (const auto& each : project.groups) screen(each->holds);
   for (bool more = true; more;) {
     const size_t before = out.size();
     for (const NamedValue& named : *project.named) {

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "core/formats/markup.h"
 #include "runtime/session/take_player.h"
 
 namespace bristle {
@@ -22,34 +23,6 @@ std::vector<Id> idsOf(std::span<const Id> chosen, const Parts& parts) {
 template <class Id>
 bool holds(const std::vector<Id>& all, const Id& id) {
   return std::find(all.begin(), all.end(), id) != all.end();
-}
-
-// XML 1.0 §2.2 and §2.4: what may not stand in it as it is.
-std::string escaped(std::string_view text) {
-  std::string out;
-  for (const char c : text) {
-    switch (c) {
-      case '&':
-        out += "&amp;";
-        break;
-      case '<':
-        out += "&lt;";
-        break;
-      case '>':
-        out += "&gt;";
-        break;
-      case '"':
-        out += "&quot;";
-        break;
-      case '\n':
-      case '\t':
-        out += c;
-        break;
-      default:
-        out += static_cast<unsigned char>(c) < 0x20 ? ' ' : c;
-    }
-  }
-  return out;
 }
 
 std::string caseOf(const Project& project, const TakeRun& run) {

@@ -40,6 +40,11 @@ void FindingsWatch::look(const Project& project, const QString& folder) {
   soon_.start();
 }
 
+void FindingsWatch::forget() {
+  kit_ = std::make_shared<Kit>(folder_);
+  soon_.start();
+}
+
 void FindingsWatch::begin() {
   checking_.ask(
       [project = project_, folder = fromQt(folder_), kit = kit_](const std::atomic<bool>& stop) {

@@ -15,6 +15,8 @@ class FindingsWatch : public QObject {
   // A project is a value: its copy is read while the other is edited. Its pictures and sounds lie
   // in `folder`.
   void look(const Project& project, const QString& folder);
+  // Looks again: files have changed, whatever they are called.
+  void forget();
   const SortedFindings& now() const { return now_; }
   bool busy() const { return soon_.isActive() || checking_.busy(); }
   // Null where none is in hand, or it is not found any more.

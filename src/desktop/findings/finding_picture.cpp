@@ -6,7 +6,6 @@
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
-#include "paint/screen_painter.h"
 
 namespace bristle {
 namespace {
@@ -18,6 +17,7 @@ FindingPicture::FindingPicture(Work& work, QWidget* parent) : QWidget(parent), w
   setMinimumHeight(140);
   setAccessibleName(tr("Picture of the place"));
   connect(&work, &Work::changed, this, [this] { update(); });
+  connect(&work.miniatures(), &Miniatures::changed, this, [this] { update(); });
 }
 
 void FindingPicture::show(const Finding* finding) {
@@ -49,19 +49,20 @@ void FindingPicture::paintScreen(QPainter& p, const Screen& screen) {
   const Display* display = bristle::find(project, finding_->display);
   if (!display) display = work_.display();
   if (!display) return;
-  const Layout layout = layOut(
-      project, screen, {*display, finding_->language ? finding_->language : work_.language().id},
-      work_.measure());
+  const ShownScreen shown{
+      project, screen.id,
+      Showing(*display, finding_->language ? finding_->language : work_.language().id)};
+  const auto known = work_.derived().layout(shown);
+  const Layout& layout = *known;
   const double s =
       std::min((width() - 2 * kRoom) / layout.width, (height() - 2 * kRoom) / layout.height);
   const QPointF at(std::round((width() - layout.width * s) / 2),
                    std::round((height() - layout.height * s) / 2));
-  p.save();
-  p.translate(at);
-  p.scale(s, s);
-  p.setClipRect(QRectF(0, 0, layout.width, layout.height));
-  bristle::paintScreen(p, work_.looks(), work_.tables(), project, screen, layout);
-  p.restore();
+  // Drawn on a worker.
+  const QSizeF size(layout.width * s, layout.height * s);
+  const QImage image =
+      work_.miniatures().get({shown, {}, size.toSize(), devicePixelRatioF(), themeOf(this).work});
+  if (!image.isNull()) p.drawImage(QRectF(at, size), image);
   const auto mark = [&](const ItemId& id) {
     for (size_t i = 0; i < screen.items.size(); ++i) {
       if (screen.items[i]->id != id) continue;

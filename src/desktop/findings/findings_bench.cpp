@@ -96,10 +96,11 @@ QWidget* FindingsBench::card() {
 }
 
 void FindingsBench::refresh() {
+  if (!isVisible()) return;  // when it comes into sight again
   const SortedFindings& found = work_.findings().now();
-  model_->show(work_.project(), found, static_cast<FindingGroups>(groups_->currentIndex()),
-               filter_->text());
-  list_->expandAll();
+  if (model_->show(work_.project(), found, static_cast<FindingGroups>(groups_->currentIndex()),
+                   filter_->text()))
+    list_->expandAll();
   int errors = 0, warnings = 0, notes = 0;
   for (const Finding& f : found.open)
     ++(f.severity == Severity::Error ? errors : f.severity == Severity::Warning ? warnings : notes);

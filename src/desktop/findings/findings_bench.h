@@ -21,6 +21,7 @@ class FindingsBench : public Bench {
   FindingsBench(Work& work, QWidget* parent);
   QWidget* card() override;
   QWidget* workplace() override { return list_; }
+  void enter() override { refresh(); }
   QString hint() const override;
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;

@@ -73,13 +73,14 @@ std::vector<FindingsModel::Group> FindingsModel::grouped(const Project& project,
   return out;
 }
 
-void FindingsModel::show(const Project& project, const SortedFindings& found, FindingGroups groups,
+bool FindingsModel::show(const Project& project, const SortedFindings& found, FindingGroups groups,
                          const QString& filter) {
   auto now = grouped(project, found, groups, filter);
-  if (now == groups_) return;
+  if (now == groups_) return false;
   beginResetModel();
   groups_ = std::move(now);
   endResetModel();
+  return true;
 }
 
 QModelIndex FindingsModel::indexOf(const std::string& key) const {

@@ -18,8 +18,8 @@ class FindingsModel : public QAbstractItemModel {
   static constexpr int kKey = Qt::UserRole, kSeverity = Qt::UserRole + 1, kPlace = Qt::UserRole + 2,
                        kReason = Qt::UserRole + 3;
 
-  // Those in which all words of `filter` are, whatever their case.
-  void show(const Project& project, const SortedFindings& found, FindingGroups groups,
+  // Those in which all words of `filter` are, whatever their case. False where all is as it was.
+  bool show(const Project& project, const SortedFindings& found, FindingGroups groups,
             const QString& filter);
   QModelIndex indexOf(const std::string& key) const;
   // Key by key in the order shown.

@@ -425,6 +425,7 @@ void Work::tell(const QString& message, bool wrong) {
 void Work::filesChanged() {
   looks_.pictures().forget();
   miniatures_.forget();
+  findings_->forget();
   Q_EMIT picturesChanged();
 }
 

@@ -190,6 +190,24 @@ TEST(Rules, WhatThereIsIsUsed) {
   EXPECT_THAT(only(named, "unused").place, HasSubstr("tide.alone"));
 }
 
+// What only a reusable group has is used, though no copy of it is placed.
+TEST(Rules, AGroupUsesNamesToo) {
+  Sound menu;
+  History h(menu.project);
+  must(h, addNamed(NamedType::Colour, "tide.alone", Colour{1, 2, 3, 255}));
+  menu.project = h.now();
+  Item panel;
+  panel.id = {"sheet"};
+  Fill fill = Fill::solid({1, 2, 3, 255});
+  fill.stops[0].named = menu.project.named->back().id;
+  panel.what = PanelData{fill};
+  Group group;
+  group.id = {"g1"};
+  group.holds.items.emplace_back(panel);
+  menu.project.groups.emplace_back(group);
+  EXPECT_THAT(menu.rules(), IsEmpty());
+}
+
 TEST(Rules, SomethingIsSeenAtOnce) {
   Sound menu;
   menu.machine().timing.delay = 100;
