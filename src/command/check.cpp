@@ -7,8 +7,7 @@
 #include "core/findings/check.h"
 #include "core/formats/file_io.h"
 #include "core/formats/project_store.h"
-#include "devices/sound_file.h"
-#include "paint/pictures.h"
+#include "deliver/file_probes.h"
 
 namespace bristle {
 
@@ -37,11 +36,8 @@ Subcommand addCheck(CLI::App& app) {
             return tell(s, saved.error());
         }
         const Graphics graphics(o->file);
-        const std::string folder = folderOf(o->file);
-        auto findings =
-            check(project,
-                  {.sound = [&](const std::string& file) { return whyNoSound(folder, file); },
-                   .picture = [&](const std::string& file) { return whyNoPicture(folder, file); }});
+        FileProbes files(folderOf(o->file));
+        auto findings = check(project, files.probes());
         std::erase_if(findings, [](const Finding& f) { return f.severity == Severity::Note; });
         if (o->json) {
           auto list = nlohmann::ordered_json::array();

@@ -14,11 +14,10 @@
 #include "core/formats/file_io.h"
 #include "core/formats/project_store.h"
 #include "core/formats/sarif.h"
+#include "deliver/file_probes.h"
 #include "deliver/findings_report.h"
-#include "devices/sound_file.h"
 #include "paint/convert.h"
 #include "paint/painted_eyes.h"
-#include "paint/pictures.h"
 
 namespace bristle {
 namespace {
@@ -54,15 +53,12 @@ Result<void> checkRuleNames(const std::vector<std::string>& names) {
 class Looking {
  public:
   explicit Looking(const FindingsOptions& o)
-      : o_(o), folder_(folderOf(o.file)), eyes_(toQt(folder_)) {}
+      : o_(o), files_(folderOf(o.file)), eyes_(toQt(folderOf(o.file))) {}
 
   SortedFindings at(const Project& project) {
-    auto all = sorted(
-        project,
-        review_.check(project,
-                      {.sound = [&](const std::string& f) { return whyNoSound(folder_, f); },
-                       .picture = [&](const std::string& f) { return whyNoPicture(folder_, f); },
-                       .eyes = &eyes_}));
+    Probes probes = files_.probes();
+    probes.eyes = &eyes_;
+    auto all = sorted(project, review_.check(project, probes));
     const auto other = [&](std::string_view rule) {
       return !o_.rules.empty() &&
              std::find(o_.rules.begin(), o_.rules.end(), rule) == o_.rules.end();
@@ -74,7 +70,7 @@ class Looking {
 
  private:
   const FindingsOptions& o_;
-  std::string folder_;
+  FileProbes files_;
   Review review_;
   PaintedEyes eyes_;
 };

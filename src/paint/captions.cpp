@@ -147,6 +147,10 @@ QRectF Captions::bounds(const PartValues& label, const QRectF& rect, const std::
   return {placed(label, room, text), text.size};
 }
 
+double Captions::size(const PartValues& label, const QRectF& rect, const std::string& caption) {
+  return laid(label, inside(label, rect).width(), caption).font.pixelSize();
+}
+
 bool Captions::isCut(const PartValues& label, const QRectF& rect, const std::string& caption) {
   return !caption.empty() && laid(label, inside(label, rect).width(), caption).cut;
 }

@@ -16,6 +16,8 @@ class Captions {
             const std::string& caption);
   // Where the letters are, in the painter's px; empty for no text.
   QRectF bounds(const PartValues& label, const QRectF& rect, const std::string& caption);
+  // How large it is set, px: smaller than the label says where it shrinks to fit.
+  double size(const PartValues& label, const QRectF& rect, const std::string& caption);
   // Whether not all of the caption can be read in the rectangle.
   bool isCut(const PartValues& label, const QRectF& rect, const std::string& caption);
 

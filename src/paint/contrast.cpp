@@ -15,43 +15,47 @@ constexpr double kLeastCoverage = 0.6;  // of a pixel by a letter: edges are hal
 struct Found {
   const Part* part = nullptr;
   Colour colour;
-  QRectF letters;
+  bool likeCaption = false;
+  QRectF area;
 };
 
-Found shownLabel(LookPainter& looks, const Kind& kind, const Look& look, const QRectF& box,
-                 const std::string& caption) {
+// The first part of the sort that is shown.
+Found shownPart(LookPainter& looks, const Kind& kind, const Look& look, const QRectF& box,
+                const std::string& caption, PartType type) {
   Found out;
+  Colour ofCaption;
   eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& v) {
-    if (part.type != PartType::Label || v.shown() <= 0 || out.part) return;
+    if (part.type == PartType::Label) ofCaption = v.colour(Prop::Colour);
+    if (part.type != type || v.shown() <= 0 || out.part) return;
     out.part = &part;
     out.colour = v.colour(Prop::Colour);
-    out.letters = looks.captions().bounds(v, partRect(v, box), caption);
+    out.likeCaption = type == PartType::Icon && v.flag(Prop::LikeCaption);
+    out.area = type == PartType::Label ? looks.captions().bounds(v, partRect(v, box), caption)
+                                       : partRect(v, box);
   });
+  if (out.likeCaption) out.colour = ofCaption;
   return out;
 }
 
-}  // namespace
-
-std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& kind,
-                                               const Look& look, const std::string& caption,
-                                               const QImage& backdrop) {
+std::optional<CaptionContrast> contrastOf(LookPainter& looks, const Kind& kind, const Look& look,
+                                          const std::string& caption, const QImage& backdrop,
+                                          PartType type) {
   const QRectF box(0, 0, kind.width, kind.height);
-  const Found label = shownLabel(looks, kind, look, box, caption);
-  const QRect area = label.letters.toAlignedRect().adjusted(-1, -1, 1, 1);
-  if (!label.part || label.letters.isEmpty() || area.width() > 4000 || area.height() > 4000)
-    return {};
-  const auto draw = [&](bool withLabel) {
+  const Found found = shownPart(looks, kind, look, box, caption, type);
+  const QRect area = found.area.toAlignedRect().adjusted(-1, -1, 1, 1);
+  if (!found.part || found.area.isEmpty() || area.width() > 4000 || area.height() > 4000) return {};
+  const auto draw = [&](bool withPart) {
     QImage image(area.size(), QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::black);
     QPainter painter(&image);
     painter.translate(-area.topLeft());
     painter.drawImage(box, backdrop);
     const PartId none{"\n"};
-    looks.paintWithout(painter, kind, look, box, caption, withLabel ? none : label.part->id);
+    looks.paintWithout(painter, kind, look, box, caption, withPart ? none : found.part->id);
     return image;
   };
   const QImage behind = draw(false), with = draw(true);
-  const Colour text = label.colour;
+  const Colour text = found.colour;
   std::vector<CaptionContrast> all;
   for (int y = 0; y < area.height(); ++y)
     for (int x = 0; x < area.width(); ++x) {
@@ -65,7 +69,7 @@ std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& k
       all.push_back({contrast(full, below), full, below});
     }
   if (all.empty()) {
-    // The letters cannot be told from what is behind them anywhere.
+    // It cannot be told from what is behind it anywhere.
     const Colour below = fromQt(behind.pixelColor(behind.rect().center()));
     return CaptionContrast{contrast(over(text, below), below), text, below};
   }
@@ -73,6 +77,19 @@ std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& k
   std::nth_element(all.begin(), at, all.end(),
                    [](const auto& a, const auto& b) { return a.ratio < b.ratio; });
   return *at;
+}
+
+}  // namespace
+
+std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& kind,
+                                               const Look& look, const std::string& caption,
+                                               const QImage& backdrop) {
+  return contrastOf(looks, kind, look, caption, backdrop, PartType::Label);
+}
+
+std::optional<CaptionContrast> iconContrast(LookPainter& looks, const Kind& kind, const Look& look,
+                                            const std::string& caption, const QImage& backdrop) {
+  return contrastOf(looks, kind, look, caption, backdrop, PartType::Icon);
 }
 
 }  // namespace bristle

@@ -16,5 +16,8 @@ struct CaptionContrast {
 std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& kind,
                                                const Look& look, const std::string& caption,
                                                const QImage& backdrop);
+// The same of the first icon that is shown (§1.4.11), behind its strokes. Nothing where none is.
+std::optional<CaptionContrast> iconContrast(LookPainter& looks, const Kind& kind, const Look& look,
+                                            const std::string& caption, const QImage& backdrop);
 
 }  // namespace bristle

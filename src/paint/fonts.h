@@ -12,6 +12,10 @@ QFont fontOf(const std::string& family, double size, double weight);
 // The family that is shown instead where the wanted one is not installed; empty where it is.
 QString standInFor(const std::string& family);
 
+// The letters of a text that none of the families has that are installed, each once; none where no
+// family is.
+std::string lettersMissingIn(const std::string& families, const std::string& text);
+
 // Needs a QGuiApplication, since fonts do.
 class FontMeasure : public TextMeasure {
  public:

@@ -13,12 +13,17 @@ std::vector<double> restOf(const QPainter& like, const Session& session,
                            const std::vector<ScreenRun*>& runs, size_t from, size_t end) {
   const QTransform& at = like.transform();
   std::vector<double> out{at.m11(), at.m22(), at.dx(), at.dy(), double(session.modality())};
+  if (session.focusShown())
+    for (size_t s = from; s < end; ++s)
+      for (const auto& [box, ring] : runs[s]->rings())
+        out.insert(out.end(), {box.x, box.y, box.w, box.h, ring.width});
   for (size_t s = from; s < end; ++s) {
     const ScreenRun& run = *runs[s];
-    out.insert(out.end(), {double(run.number), double(run.focus),
-                           double(std::hash<std::string>{}(run.layout.language.text))});
+    out.insert(out.end(),
+               {double(run.number), double(std::hash<std::string>{}(run.layout.language.text))});
     for (const Placed& each : run.layout.items)
-      out.insert(out.end(), {each.isSeen() ? 1.0 : 0.0, each.box.x, each.box.y, each.box.w});
+      out.insert(out.end(),
+                 {each.isSeen() ? 1.0 : 0.0, each.box.x, each.box.y, each.box.w, each.box.h});
   }
   return out;
 }
@@ -62,6 +67,7 @@ KeptLayer& KeptLayers::layer(int number, const QPainter& like, const Session& se
     out.picture = QImage(size, QImage::Format_ARGB32_Premultiplied);
     out.picture.setDevicePixelRatio(ratio);
     anew = QRect(QPoint(), size);
+    out.blurred = {};
   } else {
     size_t at = 0;
     for (size_t s = from; s < end; ++s)
@@ -72,7 +78,7 @@ KeptLayer& KeptLayers::layer(int number, const QPainter& like, const Session& se
   out.rest = std::move(rest);
   out.looks = std::move(looks);
   if (anew.isEmpty()) return out;
-  out.blurred = {};
+  out.stale += anew;
   QPainter painter(&out.picture);
   painter.setRenderHints(like.renderHints());
   painter.setClipRegion(anew);
@@ -80,8 +86,44 @@ KeptLayer& KeptLayers::layer(int number, const QPainter& like, const Session& se
   painter.fillRect(anew.boundingRect(), Qt::transparent);
   painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
   painter.setTransform(like.transform(), true);
-  paint(painter);
+  const QRectF all = QRectF(QPointF(), QSizeF(size) / ratio);
+  const bool whole = anew.boundingRect().contains(all.toAlignedRect());
+  paint(painter,
+        whole ? QRectF() : like.transform().inverted().mapRect(QRectF(anew.boundingRect())));
   return out;
+}
+
+const QImage& KeptLayers::blurred(KeptLayer& layer, const QPainter& like, double by,
+                                  const QRectF& all) {
+  const bool isNew = layer.blurred.isNull() || layer.blurredBy != by;
+  if (isNew) {
+    layer.blurred = QImage(layer.picture.size(), QImage::Format_ARGB32_Premultiplied);
+    layer.blurred.setDevicePixelRatio(layer.picture.devicePixelRatio());
+    layer.blurred.fill(Qt::transparent);
+    layer.blurredBy = by;
+  } else if (layer.stale.isEmpty()) {
+    return layer.blurred;
+  }
+  QPainter onto(&layer.blurred);
+  if (!isNew) {
+    const int reach = qCeil(3 * by * std::abs(like.transform().m11())) + 4;
+    QRegion part;
+    for (const QRect& each : layer.stale) part += each.adjusted(-reach, -reach, reach, reach);
+    onto.setClipRegion(part);
+    onto.setCompositionMode(QPainter::CompositionMode_Clear);
+    onto.fillRect(part.boundingRect(), Qt::transparent);
+    onto.setCompositionMode(QPainter::CompositionMode_SourceOver);
+  }
+  layer.stale = {};
+  onto.setTransform(like.transform(), true);
+  QPainterPath outline;
+  outline.addRect(all);
+  const QTransform toLayout = like.transform().inverted();
+  paintBlurred(onto, outline, by, all, [&](QPainter& p, const QRectF&) {
+    p.setTransform(toLayout, true);
+    p.drawImage(QPointF(), layer.picture);
+  });
+  return layer.blurred;
 }
 
 void KeptLayers::lay(QPainter& painter, const QImage& picture, const QPointF& moved,

@@ -284,6 +284,19 @@ bool LookPainter::cutsCaption(const Kind& kind, const LookTable& table, const QR
   return cut;
 }
 
+double LookPainter::captionSize(const Kind& kind, const LookTable& table, const QRectF& box,
+                                const std::string& caption) {
+  double least = 0;
+  for (size_t state = 0; state < table.stateCount(); ++state)
+    eachPart(kind.parts, table.state(static_cast<StateIndex>(state)).data(),
+             [&](const Part& part, const PartValues& v) {
+               if (part.type != PartType::Label || v.shown() <= 0) return;
+               const double here = captions_.size(v, partRect(v, box), caption);
+               if (least == 0 || here < least) least = here;
+             });
+  return least;
+}
+
 double LookPainter::reach(const Kind& kind, const LookTable& table) {
   const QRectF box(0, 0, kind.width, kind.height);
   QRectF all = box;

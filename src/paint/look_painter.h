@@ -39,6 +39,9 @@ class LookPainter {
   // Whether in some state of the table not all of the caption can be read.
   bool cutsCaption(const Kind& kind, const LookTable& table, const QRectF& box,
                    const std::string& caption);
+  // How large the caption is set in the state where it is smallest, px; 0: none is shown.
+  double captionSize(const Kind& kind, const LookTable& table, const QRectF& box,
+                     const std::string& caption);
   // How far beyond the box the looks of the table may paint, px.
   static double reach(const Kind& kind, const LookTable& table);
 

@@ -15,8 +15,14 @@ class PaintedEyes : public Eyes {
   const TextMeasure& measure() const override { return measure_; }
   bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
                    size_t item) override;
+  double captionSize(const Project& project, const Screen& screen, const Layout& layout,
+                     size_t item) override;
+  Missing missingLetters(const Project& project, const ButtonData& button,
+                         const LanguageId& language) override;
   std::vector<Caption> captions(const Project& project, const Screen& screen, const Layout& layout,
                                 const std::atomic<bool>* stop) override;
+  std::vector<Fading> fadings(const Project& project, const Kind& kind,
+                              const std::atomic<bool>* stop) override;
   int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b, Vision vision,
                 int enough) override;
   double focusShare(const Project& project, const Kind& kind, StateIndex focused,

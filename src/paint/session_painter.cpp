@@ -76,55 +76,87 @@ class AsItRuns {
 
   void paintAll(QPainter& painter, const QRectF& only) { paint(painter, runs_.size(), only, 0); }
 
-  // What lies still below all that comes or goes is laid down as one picture, and what comes or
-  // goes is one, where it stays as large as it is.
+  // What lies still below all that comes or goes is laid down as one picture; so is what comes or
+  // goes, where it stays as large as it is, and what lies on top while nothing moves: so that
+  // nothing need be painted anew when it goes, or something else comes on top of it.
   void paintKept(QPainter& painter, KeptLayers& kept) {
     size_t still = 0;
     while (still < runs_.size() && !isMoving(still)) ++still;
-    KeptLayer* below = nullptr;
-    if (still > 0) {
-      below = &kept.layer(-1, painter, session_, runs_, 0, still,
-                          [&](QPainter& p) { paint(p, still, {}, 0); });
-      KeptLayers::lay(painter, below->picture, {}, 1);
-    }
-    for (size_t s = still; s < runs_.size(); ++s) {
+    const bool apart = still == runs_.size() && still > 0 && isApart(still - 1);
+    const size_t first = apart ? still - 1 : still;
+    KeptLayer* below = first > 0 ? &allBelow(painter, kept, first) : nullptr;
+    if (below) KeptLayers::lay(painter, below->picture, {}, 1);
+    for (size_t s = first; s < runs_.size(); ++s) {
       const ScreenRun& run = *runs_[s];
       const double presence = run.life.presence(session_.now());
-      if (s == still && below)
+      if (s == first && below)
         paintOverKept(painter, *below, run, presence);
       else
         paintOverBelow(painter, *run.screen, run.layout, presence, 0,
                        [&](QPainter& p, const QRectF& part) { paint(p, s, part, 1); });
       if (isMoving(s))
         paintMovingKept(painter, kept, s);
+      else if (presence > 0 && apart)
+        KeptLayers::lay(painter, alone(painter, kept, s).picture, {}, 1);
       else if (presence > 0)
         paintRun(painter, s, run.screen->items.size(), {}, 0);
     }
+    const auto n = static_cast<int>(runs_.size());
+    std::vector<int> also{-n + 1, -n + 2};
+    for (int s = std::max(0, n - 2); s < n; ++s) also.push_back(runs_[size_t(s)]->number);
+    kept.endFrame(also);
   }
 
  private:
+  // Nothing on it shows what lies below it otherwise than it is.
+  bool isApart(size_t s) const {
+    const auto& items = runs_[s]->screen->items;
+    return std::none_of(items.begin(), items.end(), [](const Shared<Item>& item) {
+      const auto* panel = std::get_if<PanelData>(&item->what);
+      return panel && panel->blur > 0;
+    });
+  }
+
+  KeptLayer& alone(const QPainter& like, KeptLayers& kept, size_t s) {
+    return kept.layer(runs_[s]->number, like, session_, runs_, s, s + 1,
+                      [&](QPainter& p, const QRectF& only) {
+                        paintRun(p, s, runs_[s]->screen->items.size(), only, 0);
+                      });
+  }
+
+  // The first `end` screens, all of which lie still.
+  KeptLayer& allBelow(const QPainter& like, KeptLayers& kept, size_t end) {
+    return kept.layer(
+        -static_cast<int>(end), like, session_, runs_, 0, end,
+        [&](QPainter& p, const QRectF& only) { paintAllBelow(p, like, kept, end, only); });
+  }
+
+  // The newest of them are put together from pictures that are there already.
+  void paintAllBelow(QPainter& painter, const QPainter& like, KeptLayers& kept, size_t end,
+                     const QRectF& only) {
+    const size_t top = end - 1;
+    const ScreenRun& run = *runs_[top];
+    const double presence = run.life.presence(session_.now());
+    if (end + 1 < runs_.size() || !isApart(top) || presence <= 0)
+      return paint(painter, end, only, 0);
+    if (top > 0) {
+      KeptLayer& below = allBelow(like, kept, top);
+      KeptLayers::lay(painter, below.picture, {}, 1);
+      paintOverKept(painter, below, run, presence);
+    } else {
+      paintDim(painter, *run.screen, QRectF(0, 0, run.layout.width, run.layout.height), presence);
+    }
+    KeptLayers::lay(painter, alone(like, kept, top).picture, {}, 1);
+  }
+
   // As paintOverBelow.
   static void paintOverKept(QPainter& painter, KeptLayer& below, const ScreenRun& over,
                             double presence) {
     const Screen& screen = *over.screen;
     const QRectF all(0, 0, over.layout.width, over.layout.height);
-    if (screen.blurBelow > 0 && presence > 0) {
-      if (below.blurred.isNull()) {
-        below.blurred = QImage(below.picture.size(), QImage::Format_ARGB32_Premultiplied);
-        below.blurred.setDevicePixelRatio(below.picture.devicePixelRatio());
-        below.blurred.fill(Qt::transparent);
-        QPainter onto(&below.blurred);
-        onto.setTransform(painter.transform());
-        QPainterPath outline;
-        outline.addRect(all);
-        const QTransform toLayout = painter.transform().inverted();
-        paintBlurred(onto, outline, screen.blurBelow, all, [&](QPainter& p, const QRectF&) {
-          p.setTransform(toLayout, true);
-          p.drawImage(QPointF(), below.picture);
-        });
-      }
-      KeptLayers::lay(painter, below.blurred, {}, presence);
-    }
+    if (screen.blurBelow > 0 && presence > 0)
+      KeptLayers::lay(painter, KeptLayers::blurred(below, painter, screen.blurBelow, all), {},
+                      presence);
     paintDim(painter, screen, all, presence);
   }
 
@@ -133,17 +165,10 @@ class AsItRuns {
     const ScreenMotion& motion = run.life.motion();
     const double presence = run.life.presence(session_.now());
     const QRectF all(0, 0, run.layout.width, run.layout.height);
-    const bool panes = std::any_of(run.screen->items.begin(), run.screen->items.end(),
-                                   [](const Shared<Item>& item) {
-                                     const auto* panel = std::get_if<PanelData>(&item->what);
-                                     return panel && panel->blur > 0;
-                                   });
-    if (motion.follow > 0 || motion.form == ScreenMotionForm::Grow || panes)
+    if (motion.follow > 0 || motion.form == ScreenMotionForm::Grow || !isApart(s))
       return paintMoving(painter, s, {}, 0);
     if (presence <= 0) return;
-    const KeptLayer& own =
-        kept.layer(run.number, painter, session_, runs_, s, s + 1,
-                   [&](QPainter& p) { paintRun(p, s, run.screen->items.size(), {}, 0); });
+    const KeptLayer& own = alone(painter, kept, s);
     const QTransform moved = motionOf(motion, presence, run.layout, {});
     painter.save();
     painter.setClipRect(all, Qt::IntersectClip);
@@ -305,12 +330,8 @@ class AsItRuns {
 void paintSession(QPainter& painter, LookPainter& looks, Session& session, const QRectF& only,
                   KeptLayers* kept) {
   AsItRuns as(looks, session);
-  if (kept && session.screensMove()) {
-    as.paintKept(painter, *kept);
-    return kept->endFrame();
-  }
-  if (kept) kept->forget();
-  as.paintAll(painter, only);
+  if (!kept) return as.paintAll(painter, only);
+  as.paintKept(painter, *kept);
 }
 
 }  // namespace bristle

@@ -20,6 +20,8 @@ class FindingsCommand : public CommandLine {
     edit(project.screens[0].edit(), buttons(project)[0])->button()->actions = {
         {.type = ActionType::Message, .message = "m"}};
     project.kinds[0].edit().height = 12;
+    project.settings.leastHit = 26;
+    project.settings.leastGap = 0;
     file = write("menu.bristle", writeProject(project));
   }
   nlohmann::json listed() { return nlohmann::json::parse(out)["findings"]; }

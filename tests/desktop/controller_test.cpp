@@ -3,7 +3,7 @@
 #include "desktop/rehearse/rehearsal.h"
 #include "desktop/rehearse/rehearse_bench.h"
 #include "desktop/window_fixture.h"
-#include "devices/virtual_pad.h"
+#include "drive/virtual_pad.h"
 
 namespace bristle {
 namespace {
@@ -26,7 +26,7 @@ TEST_F(ControllerInWindow, DPadStickAcceptAndHotPlug) {
   window->openBench(QStringLiteral("rehearse"));
   const auto ids = test::buttons(project());
   {
-    test::VirtualPad pad;  // plugged in while it runs
+    VirtualPad pad;  // plugged in while it runs
     QTest::qWait(30);
     pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, true);
     EXPECT_TRUE(QTest::qWaitFor([&] { return focused() == ids[1]; }));

@@ -1,7 +1,9 @@
 // The Findings bench by mouse and keys: what is wrong is listed, gone to, mended and accepted.
 #include <QComboBox>
+#include <QListWidget>
 #include <QToolButton>
 #include <QTreeView>
+#include <QTreeWidget>
 
 #include "core/edit/screen_edits.h"
 #include "desktop/derive/findings_watch.h"
@@ -23,6 +25,8 @@ class FindingsBenchTest : public test::WindowTest {
       edit(p.screens[0].edit(), ids[i])->button()->actions = {
           {.type = ActionType::Message, .message = "m"}};
     p.kinds[0].edit().height = 12;
+    p.settings.leastHit = 26;
+    p.settings.leastGap = 0;
     work().replace(p, {}, false);
     window->openBench(QStringLiteral("findings"));
     settled();
@@ -78,10 +82,16 @@ TEST_F(FindingsBenchTest, ListsWhatIsWrongAndGoesThere) {
 
 TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   pick("hit-size");
+  const auto keys = static_cast<FindingsModel*>(list->model())->keys();
+  const auto at = std::find(keys.begin(), keys.end(), work().findings().picked()->key);
+  ASSERT_TRUE(at != keys.end() && at + 1 != keys.end());
+  const std::string after = *(at + 1);
   click(QStringLiteral("Grow the hit area"));
   settled();
   EXPECT_FALSE(has("hit-size"));
   ASSERT_TRUE(work().findings().picked());
+  EXPECT_EQ(work().findings().picked()->key, after) << "the one that followed";
+  EXPECT_TRUE(list->hasFocus()) << "what was pressed is not there any more";
   work().undo();
   settled();
   EXPECT_TRUE(has("hit-size"));
@@ -129,6 +139,122 @@ TEST_F(FindingsBenchTest, TheNextOneComesToHandFromAnyBench) {
   key(Qt::Key_F9, Qt::ShiftModifier);
   EXPECT_EQ(work().findings().picked()->key, first.key);
   EXPECT_FALSE(window->bench(QStringLiteral("motion"))->isVisible());
+}
+
+TEST_F(FindingsBenchTest, LimitsAndRulesAreTheProjects) {
+  QTest::mouseClick(named<QToolButton>(QStringLiteral("Rules")), Qt::LeftButton);
+  fill(QStringLiteral("Hit areas, at least"), QStringLiteral("10"));
+  EXPECT_EQ(project().settings.leastHit, 10);
+  settled();
+  EXPECT_FALSE(has("hit-size"));
+  choose(QStringLiteral("Limits as for"), 3);
+  EXPECT_EQ(project().settings.leastHit, 48);
+  EXPECT_EQ(project().settings.leastHitMm, 15);
+  EXPECT_EQ(project().settings.rulesOff, std::vector<std::string>{"no-description"});
+  settled();
+  EXPECT_TRUE(has("hit-size"));
+  // A rule is switched off by its box, and comes back by undo.
+  auto* rules = named<QTreeWidget>(QStringLiteral("Rules"));
+  ASSERT_TRUE(rules);
+  QTreeWidgetItem* line = nullptr;
+  for (QTreeWidgetItemIterator at(rules); *at; ++at)
+    if ((*at)->data(0, Qt::UserRole).toString() == QLatin1String("hit-size")) line = *at;
+  ASSERT_TRUE(line);
+  EXPECT_EQ(line->checkState(0), Qt::Checked);
+  rules->setFocus();
+  line->parent()->setExpanded(true);
+  rules->setCurrentItem(line);
+  key(Qt::Key_Space);
+  settled();
+  EXPECT_FALSE(has("hit-size"));
+  EXPECT_TRUE(line->parent()->text(0).contains(QStringLiteral("1 off")));
+  work().undo();
+  settled();
+  EXPECT_TRUE(has("hit-size"));
+  EXPECT_EQ(line->checkState(0), Qt::Checked);
+}
+
+TEST_F(FindingsBenchTest, TheWorstComesFirstWhenAskedSo) {
+  Project p = project();
+  p.settings.leastGap = 40;
+  edit(p.screens[0].edit(), ids[1])->place = {{Pin::Start, 600, 0, 0}, {Pin::Start, 100, 0, 0}};
+  edit(p.screens[0].edit(), ids[1])->parent = {};
+  edit(p.screens[0].edit(), ids[2])->place = {{Pin::Start, 600, 0, 0}, {Pin::Start, 117, 0, 0}};
+  edit(p.screens[0].edit(), ids[2])->parent = {};
+  Item third = *edit(p.screens[0].edit(), ids[2]);
+  third.id = {"third"};
+  third.place.y.offset = 159;
+  p.screens[0].edit().items.emplace_back(third);
+  work().replace(p, {}, false);
+  settled();
+  const auto figures = [&] {
+    std::vector<double> out;
+    const auto* model = static_cast<FindingsModel*>(list->model());
+    for (int g = 0; g < model->rowCount(); ++g)
+      for (const std::string& key : model->keysIn(model->index(g, 0)))
+        for (const Finding& f : work().findings().now().open)
+          if (f.key == key && f.rule == "hit-near") out.push_back(*f.figure);
+    return out;
+  };
+  choose(QStringLiteral("In the order"), 2);
+  const auto worst = figures();
+  ASSERT_EQ(worst.size(), 2u);
+  EXPECT_LT(worst[0], worst[1]);
+}
+
+// Beside the place as it is stands what the mend in hand makes of it.
+TEST_F(FindingsBenchTest, APictureShowsThePlaceBeforeAndAfterTheMend) {
+  const auto halves = [&] {
+    auto* picture = named<QWidget>(QStringLiteral("Picture of the place"));
+    const QImage all = picture->grab().toImage();
+    const int half = all.width() / 2;
+    return std::pair(all.copy(0, 24, half, all.height() - 24),
+                     all.copy(half, 24, half, all.height() - 24));
+  };
+  Project p = project();
+  p.screens[0].edit().entry = {};
+  work().replace(p, {}, false);
+  settled();
+  pick("hit-size");
+  QTest::qWait(0);
+  const auto [now, mended] = halves();
+  EXPECT_EQ(now.size(), mended.size());
+  EXPECT_EQ(now, mended) << "the mend grows what is hit, not what is seen";
+  PartId label;
+  for (const Part& part : p.kinds[0]->parts)
+    if (part.type == PartType::Label) label = part.id;
+  Kind& kind = p.kinds[0].edit();
+  kind.height = 64;
+  kind.base.set({label, Prop::Colour}, Colour{60, 62, 64, 255});
+  for (auto& [state, look] : kind.departures) look.clear({label, Prop::Colour});
+  for (auto& part : kind.parts)
+    if (part.type == PartType::Shape) {
+      kind.base.set({part.id, Prop::Fill}, Fill::solid({50, 52, 54, 255}));
+      for (auto& [state, look] : kind.departures) look.clear({part.id, Prop::Fill});
+    }
+  work().replace(p, {}, false);
+  settled();
+  pick("contrast");
+  ASSERT_TRUE(QTest::qWaitFor([&] {
+    const auto [before, after] = halves();
+    return before != after;
+  }));
+}
+
+// What is found is told where one works, too.
+TEST_F(FindingsBenchTest, MarksStandWhereFindingsLie) {
+  auto* kinds = named<QListWidget>(QStringLiteral("Kinds"));
+  auto* screens = named<QListWidget>(QStringLiteral("Screens"));
+  ASSERT_TRUE(kinds && screens);
+  EXPECT_TRUE(kinds->item(0)->text().contains(QStringLiteral("finding")));
+  EXPECT_TRUE(screens->item(0)->text().contains(QStringLiteral("findings")));
+  EXPECT_FALSE(kinds->item(0)->toolTip().isEmpty());
+  work().perform({"mend", {}, [](Project p) -> Result<Project> {
+                    p.kinds[0].edit().height = 64;
+                    return p;
+                  }});
+  settled();
+  EXPECT_FALSE(kinds->item(0)->toolTip().contains(QStringLiteral("hit area")));
 }
 
 }  // namespace

@@ -12,7 +12,7 @@
 #include "desktop/window_fixture.h"
 #include "devices/controllers.h"
 #include "devices/tone.h"
-#include "devices/virtual_pad.h"
+#include "drive/virtual_pad.h"
 
 namespace bristle {
 namespace {
@@ -126,7 +126,7 @@ TEST_F(FlowBenchTest, SoundsAndVolumesOfAllScreensAreSet) {
 
 // The same by a controller: shoulders go through the buttons, accept leads, directions choose.
 TEST_F(FlowBenchTest, AControllerLeadsAButton) {
-  test::VirtualPad pad;
+  VirtualPad pad;
   const auto press = [&](SDL_GameControllerButton each) {
     pad.button(each, true);
     pad.button(each, false);

@@ -17,7 +17,7 @@
 #include "desktop/route/route_view.h"
 #include "desktop/view/display_strip.h"
 #include "desktop/window_fixture.h"
-#include "devices/virtual_pad.h"
+#include "drive/virtual_pad.h"
 
 namespace bristle {
 namespace {
@@ -378,7 +378,7 @@ TEST_F(RouteBenchTest, RoutesOfSeveralOrOfAClusterAreShownAlone) {
 TEST_F(RouteBenchTest, AControllerWalksTheRoutes) {
   const auto picked = [&] { return work().picked().items; };
   QTest::mouseClick(view, Qt::LeftButton, {}, at(0).toPoint());
-  test::VirtualPad pad;
+  VirtualPad pad;
   QTest::qWait(30);
   pad.button(SDL_CONTROLLER_BUTTON_DPAD_DOWN, true);
   EXPECT_TRUE(QTest::qWaitFor([&] { return picked() == std::vector{ids[1]}; }));

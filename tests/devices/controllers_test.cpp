@@ -6,14 +6,14 @@
 
 #include <optional>
 
-#include "devices/virtual_pad.h"
+#include "drive/virtual_pad.h"
 #include "runtime/session/sign_reader.h"
 #include "support/menus.h"
 
 namespace bristle {
 namespace {
 
-using test::VirtualPad;
+
 
 class Pads : public testing::Test {
  protected:

@@ -103,17 +103,23 @@ TEST_F(EyesRules, StatesAreToldApartByEverybody) {
   setAll({plate, Prop::Fill}, Fill::solid({200, 40, 40, 255}));
   const Findings same = of("told-apart");
   ASSERT_FALSE(same.empty());
-  EXPECT_THAT(same[0].reason, HasSubstr("as it is"));
-  for (const State& state : project.machines[0]->states)
-    if (state.role != Role::Rest)
-      kind().departures[state.id].set({plate, Prop::Fill}, Fill::solid({0, 117, 0, 255}));
+  EXPECT_THAT(same[0].reason, testing::EndsWith("told apart")) << "by anybody";
+  const auto paintOthers = [&](Colour press, Colour others) {
+    for (const State& state : project.machines[0]->states)
+      if (state.role != Role::Rest)
+        kind().departures[state.id].set({plate, Prop::Fill},
+                                        Fill::solid(state.role == Role::Press ? press : others));
+  };
+  paintOthers({20, 30, 60, 255}, {0, 117, 0, 255});
   const Findings found = of("told-apart");
   ASSERT_FALSE(found.empty());
   for (const Finding& f : found) EXPECT_THAT(f.reason, HasSubstr("in grey"));
-  for (const State& state : project.machines[0]->states)
-    if (state.role != Role::Rest)
-      kind().departures[state.id].set({plate, Prop::Fill}, Fill::solid({20, 30, 60, 255}));
+  paintOthers({240, 240, 250, 255}, {20, 30, 60, 255});
   EXPECT_TRUE(of("told-apart").empty());
+  // Pressed as pointed at: nobody sees that it was pressed.
+  paintOthers({20, 30, 60, 255}, {20, 30, 60, 255});
+  ASSERT_EQ(of("told-apart").size(), 1U);
+  EXPECT_THAT(of("told-apart")[0].reason, HasSubstr("pressed"));
 }
 
 // By tables what is computed for one colour.
@@ -144,6 +150,107 @@ TEST_F(EyesRules, FocusIsSeen) {
   const Findings found = of("focus-look");
   ASSERT_EQ(found.size(), 1U);
   EXPECT_EQ(found[0].figure, 0);
+}
+
+// From dark on light to light on dark it passes through where nobody reads it.
+TEST_F(EyesRules, ACaptionIsReadOnTheWayToo) {
+  setAll({plate, Prop::Fill}, Fill::solid({240, 240, 240, 255}));
+  setAll({label, Prop::Colour}, Colour{20, 20, 20, 255});
+  StateId hover;
+  for (const State& state : project.machines[0]->states)
+    if (state.role == Role::Hover) hover = state.id;
+  kind().departures[hover].set({plate, Prop::Fill}, Fill::solid({20, 20, 20, 255}));
+  kind().departures[hover].set({label, Prop::Colour}, Colour{240, 240, 240, 255});
+  const auto pace = [&](Ms ms) {
+    project.machines[0].edit().timing.duration = ms;
+    for (Transition& t : project.machines[0].edit().transitions) t.timing = {};
+  };
+  pace(800);
+  EXPECT_TRUE(of("contrast").empty());
+  const Findings found = of("contrast-between");
+  ASSERT_EQ(found.size(), 1U) << "of each kind once";
+  EXPECT_GT(*found[0].figure, 100);
+  EXPECT_LT(*found[0].figure, 800);
+  pace(100);
+  EXPECT_TRUE(of("contrast-between").empty()) << "over before anybody misses it";
+}
+
+// §1.4.11: what stands in for words; beside words it may be weak.
+TEST_F(EyesRules, AnIconThatStandsAloneStandsOut) {
+  History h(project);
+  must(h, addPart(h.now().kinds[0]->id, PartType::Icon, "Sign"));
+  project = h.now();
+  const PartId icon = project.kinds[0]->parts.back().id;
+  setAll({icon, Prop::Icon}, std::string("play"));
+  setAll({icon, Prop::LikeCaption}, false);
+  setAll({icon, Prop::PinX}, std::string("centre"));
+  setAll({icon, Prop::PinY}, std::string("centre"));
+  setAll({plate, Prop::Fill}, Fill::solid({40, 40, 40, 255}));
+  setAll({label, Prop::Colour}, Colour{230, 230, 230, 255});
+  setAll({icon, Prop::Colour}, Colour{80, 80, 80, 255});
+  EXPECT_TRUE(of("contrast").empty());
+  ButtonData& button = *edit(project.screens[0].edit(), ids[0])->button();
+  button.accessibleName = button.caption;
+  button.caption = {};
+  const Findings found = of("contrast");
+  ASSERT_FALSE(found.empty());
+  EXPECT_THAT(found[0].reason, HasSubstr("its icon"));
+  EXPECT_EQ(found[0].limit, 3);
+  Project mended = project;
+  for (const Finding& f : found) mended = after(mended, f.mends[0]);
+  for (const Finding& f : of("contrast", mended)) ADD_FAILURE() << f.key << ": " << f.reason;
+}
+
+TEST_F(EyesRules, TheDarkSetIsLookedAtToo) {
+  project.named.edit().push_back({.id = {"n1"},
+                                  .name = "plate",
+                                  .value = Colour{40, 40, 40, 255},
+                                  .dark = Value(Colour{250, 250, 250, 255})});
+  setAll({label, Prop::Colour}, Colour{230, 230, 230, 255});
+  Fill fill = Fill::solid({40, 40, 40, 255});
+  fill.stops[0].named = {"n1"};
+  setAll({plate, Prop::Fill}, fill);
+  const Findings found = of("contrast");
+  ASSERT_FALSE(found.empty());
+  for (const Finding& f : found) EXPECT_THAT(f.reason, HasSubstr("in the dark set"));
+  project.named.edit().back().dark = Value(Colour{60, 60, 60, 255});
+  EXPECT_TRUE(of("contrast").empty());
+}
+
+// ISO 9241-303: 16 minutes of arc; 70 % of 20 px at 96 to an inch are 3.7 mm, seen so high from
+// 796 mm.
+TEST_F(EyesRules, CaptionsAreReadFromWherePeopleSit) {
+  setAll({label, Prop::Size}, 20.0);
+  EXPECT_TRUE(of("small-text").empty()) << "nobody said how far it is";
+  project.displays[0].perInch = 96;
+  project.displays[0].distance = 790;
+  EXPECT_TRUE(of("small-text").empty());
+  project.displays[0].distance = 800;
+  const Findings found = of("small-text");
+  ASSERT_EQ(found.size(), 2U);
+  EXPECT_NEAR(*found[0].figure, 15.9, 0.05);
+  // One that has to shrink to fit is seen smaller.
+  project.displays[0].distance = 500;
+  EXPECT_TRUE(of("small-text").empty());
+  setAll({label, Prop::Overflow}, std::string("shrink"));
+  edit(project.screens[0].edit(), ids[1])->button()->caption =
+      "A caption that is much too long for the button that it stands on";
+  const Findings shrunk = of("small-text");
+  ASSERT_EQ(shrunk.size(), 1U);
+  EXPECT_EQ(shrunk[0].item, ids[1]);
+}
+
+TEST_F(EyesRules, AFontHasTheLettersOfItsCaptions) {
+  setAll({label, Prop::Family}, std::string("Inter"));
+  edit(project.screens[0].edit(), ids[1])->button()->caption = "Tiefe Gewässer – 4 × 3";
+  EXPECT_TRUE(of("missing-letters").empty());
+  edit(project.screens[0].edit(), ids[1])->button()->caption = "Dive ⾦⾦ now";
+  const Findings found = of("missing-letters");
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_THAT(found[0].reason, HasSubstr("“⾦”"));
+  // Where the font is not there at all, that is another matter.
+  setAll({label, Prop::Family}, std::string("No such family"));
+  EXPECT_TRUE(of("missing-letters").empty());
 }
 
 }  // namespace

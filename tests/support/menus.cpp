@@ -92,6 +92,8 @@ void addPlacing(Project& project, const ScreenId& first, const ScreenId& second)
   Display& display = project.displays[0];
   display.safe = {10, 20, 30, 40};
   display.corner = 50;
+  display.perInch = 160;
+  display.distance = 400;
   display.blocked = {{1, 2, 3, 4}, {5, 6, 7, 8}};
   edit(project, first)->scaling = Scaling::Smaller;
   edit(project, first)->drawnOn = project.displays[1].id;
@@ -294,6 +296,8 @@ Project fullProject() {
   machine.hold = 700;
   machine.timing.namedEasing = project.named->at(2).id;
   project.settings.leastHit = 44;
+  project.settings.leastHitMm = 9;
+  project.settings.leastText = 20;
   project.settings.leastGap = 3;
   project.settings.rulesOff = {"unused"};
   project.accepted = {{"reach screen s1", "only by touch", "2026-11-30"}};

@@ -111,8 +111,13 @@ Edit changeItems(ScreenId screen, std::vector<ItemId> items, std::string name, s
                   [items = std::move(items), change = std::move(change)](
                       Project after, Screen& s) -> Result<Project> {
                     const std::unordered_set<ItemId> wanted(items.begin(), items.end());
+                    bool any = wanted.empty();
                     for (auto& item : s.items)
-                      if (wanted.contains(item->id)) change(item.edit());
+                      if (wanted.contains(item->id)) {
+                        change(item.edit());
+                        any = true;
+                      }
+                    if (!any) return fail({}, "what it would change is gone");
                     return after;
                   });
 }

@@ -3,33 +3,12 @@
 
 #include <unordered_set>
 
-#include "core/edit/screen_edits.h"
+#include "core/findings/condition_place.h"
 #include "core/findings/rules.h"
 #include "runtime/machine/condition.h"
 #include "runtime/machine/formula_words.h"
 
 namespace bristle {
-namespace {
-
-// Each condition of an item, by its place among them, and what it is for.
-std::string purposeOf(const Item& item, size_t index) {
-  if (index == 0) return "when it is shown";
-  if (index == 1) return "when it is enabled";
-  if (index == 2) return "when it is current";
-  const size_t actions = item.button()->actions.size();
-  return actions < 2 ? "when its action is done" : fmt::format("when action {} is done", index - 2);
-}
-
-Edit clear(const Screen& screen, const Item& item, size_t index) {
-  return changeItems(screen.id, {item.id}, "ask nothing there", {}, [index](Item& changed) {
-    size_t at = 0;
-    eachCondition(changed, [&](std::string& formula) {
-      if (at++ == index) formula.clear();
-    });
-  });
-}
-
-}  // namespace
 
 void checkConditions(const Surroundings& around, const Screen& screen, Findings& out) {
   for (const auto& item : screen.items) {
@@ -45,7 +24,7 @@ void checkConditions(const Surroundings& around, const Screen& screen, Findings&
                      .screen = screen.id,
                      .item = item->id,
                      .detail = std::to_string(here),
-                     .mends = {clear(screen, *item, here)}});
+                     .mends = {clearCondition(screen, *item, here)}});
     });
   }
 }
@@ -71,7 +50,7 @@ void checkMarks(const Surroundings& around, Findings& out) {
                          .screen = screen->id,
                          .item = item->id,
                          .detail = fmt::format("{} {}", here, id),
-                         .mends = {clear(*screen, *item, here)}});
+                         .mends = {clearCondition(*screen, *item, here)}});
         });
       });
     }

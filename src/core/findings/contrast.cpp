@@ -1,6 +1,7 @@
-// Captions against what is painted behind them.
+// Captions, and icons that stand alone, against what is painted behind them.
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <map>
 
 #include "core/edit/kind_edits.h"
@@ -12,8 +13,12 @@ namespace bristle {
 namespace {
 
 constexpr double kText = 4.5, kLargeText = 3;  // WCAG 2.2 §1.4.3
+constexpr double kIcon = 3;                    // §1.4.11
+constexpr double kMore = 1.1;     // what is behind is not the same everywhere: a mend goes beyond
+constexpr double kNoticed = 100;  // ms: what is over sooner is not missed
 
 double wanted(const Eyes::Caption& caption) {
+  if (caption.icon) return kIcon;
   return caption.large ? kLargeText : kText;
 }
 
@@ -23,50 +28,104 @@ LookOwner ownerOf(const Screen& screen, const Item& item) {
   return {item.button()->kind, screen.id, item.id};
 }
 
-void tell(const Surroundings& around, const Screen& screen, const Eyes::Caption& worst,
-          Findings& out) {
+// A dark set of named values, where there is one, is looked at, too.
+struct Seen {
+  Eyes::Caption worst;
+  bool dark = false;
+};
+
+std::string stateName(const Machine* machine, const StateId& id) {
+  const State* state = machine ? findState(*machine, id) : nullptr;
+  return state ? state->name : id.text;
+}
+
+void tell(const Surroundings& around, const Screen& screen, const Seen& seen, Findings& out) {
+  const Eyes::Caption& worst = seen.worst;
   const Item& item = *screen.items[worst.item];
   const Kind& kind = *find(around.project, item.button()->kind);
   const Machine* machine = find(around.project, kind.machine);
-  const State* state = machine ? findState(*machine, worst.state) : nullptr;
   const double least = wanted(worst);
-  const Colour better = nudged(worst.text, worst.behind, least);
+  const Colour better = nudged(worst.text, worst.behind, least * kMore);
   const LookOwner owner = ownerOf(screen, item);
-  const PropKey key{worst.label, Prop::Colour};
-  Finding f{
-      .place = fmt::format("{} · {}", screen.name, displayName(item)),
-      .reason = fmt::format("its caption has a contrast of {:.1f} : 1 in state “{}”; {:g} : 1 "
-                            "is wanted",
-                            worst.ratio, state ? state->name : worst.state.text, least),
-      .kind = kind.id,
-      .state = worst.state,
-      .screen = screen.id,
-      .item = owner.item,
-      .figure = worst.ratio,
-      .limit = least,
-      .unit = ": 1"};
-  if (contrast(better, worst.behind) >= least)
-    f.mends = {changeCells(owner, {{worst.state, key, better}}, "change the caption’s colour")};
+  const PropKey key{worst.part, Prop::Colour};
+  Finding f{.place = fmt::format("{} · {}", screen.name, displayName(item)),
+            .reason = fmt::format("its {} has a contrast of {:.1f} : 1 in state “{}”{}; {:g} : 1 "
+                                  "is wanted",
+                                  worst.icon ? "icon" : "caption", worst.ratio,
+                                  stateName(machine, worst.state),
+                                  seen.dark ? " in the dark set" : "", least),
+            .kind = kind.id,
+            .state = worst.state,
+            .screen = screen.id,
+            .item = owner.item,
+            .figure = worst.ratio,
+            .limit = least,
+            .unit = ": 1"};
+  if (worst.icon) f.detail = "icon";
+  if (seen.dark) f.detail += f.detail.empty() ? "dark" : " dark";
+  if (!seen.dark && contrast(better, worst.behind) >= least)
+    f.mends = {changeCells(owner, {{worst.state, key, better}},
+                           fmt::format("change the {}’s colour", worst.icon ? "icon" : "caption"))};
   out.push_back(std::move(f));
+}
+
+bool hasDarkSides(const Project& project) {
+  const auto& all = *project.named;
+  return std::any_of(all.begin(), all.end(),
+                     [](const NamedValue& each) { return each.dark.has_value(); });
 }
 
 }  // namespace
 
-// On the first display in the first language; of each kind and state the worst is told. Those of
-// disabled buttons may be weak (“inactive component”).
+// On the first display in the first language; of each kind and state the worst is told. What
+// disabled buttons show may be weak (“inactive component”). What the dark set alone breaks is told
+// as such.
 void checkContrast(const Surroundings& around, const Screen& screen, Findings& out) {
-  const Project& project = around.project;
-  if (!around.eyes || project.displays.empty() || around.stopped()) return;
-  const Layout layout = layOut(project, screen, project.displays.front(), around.eyes->measure());
-  std::map<std::tuple<KindId, StateId, ItemId>, Eyes::Caption> worst;
-  for (const Eyes::Caption& each : around.eyes->captions(project, screen, layout, around.stop)) {
-    if (each.ratio >= wanted(each)) continue;
-    const Item& item = *screen.items[each.item];
-    const ItemId own = ownerOf(screen, item).item;
-    const auto [at, isNew] = worst.try_emplace({item.button()->kind, each.state, own}, each);
-    if (!isNew && each.ratio < at->second.ratio) at->second = each;
+  if (!around.eyes || around.project.displays.empty() || around.stopped()) return;
+  const bool startsDark = around.project.settings.darkSet;
+  std::map<std::tuple<KindId, StateId, ItemId>, Seen> worst;
+  Project project = around.project;
+  for (const bool other : {false, true}) {
+    if (other && !hasDarkSides(project)) break;
+    project.settings.darkSet = startsDark != other;
+    const Layout layout = layOut(project, screen, project.displays.front(), around.eyes->measure());
+    for (const Eyes::Caption& each : around.eyes->captions(project, screen, layout, around.stop)) {
+      if (each.ratio >= wanted(each)) continue;
+      const Item& item = *screen.items[each.item];
+      const auto [at, isNew] =
+          worst.try_emplace({item.button()->kind, each.state, ownerOf(screen, item).item},
+                            Seen{each, project.settings.darkSet});
+      if (!isNew && at->second.dark == project.settings.darkSet &&
+          each.ratio < at->second.worst.ratio)
+        at->second.worst = each;
+    }
   }
   for (const auto& [key, each] : worst) tell(around, screen, each, out);
+}
+
+// Of each kind the way on which it is gone the longest.
+void checkFadings(const Surroundings& around, const Kind& kind, Findings& out) {
+  const Machine* machine = find(around.project, kind.machine);
+  if (!around.eyes || !machine || kind.still) return;
+  const auto all = around.eyes->fadings(around.project, kind, around.stop);
+  const auto worst = std::max_element(
+      all.begin(), all.end(), [](const auto& a, const auto& b) { return a.lasts < b.lasts; });
+  if (worst == all.end() || worst->lasts <= kNoticed) return;
+  const auto others = std::count_if(all.begin(), all.end(),
+                                    [](const auto& each) { return each.lasts > kNoticed; }) -
+                      1;
+  out.push_back(
+      {.place = "kind “" + kind.name + "”",
+       .reason = fmt::format("from “{}” to “{}” its caption cannot be read for {:.0f} ms, down to "
+                             "{:.1f} : 1{}",
+                             stateName(machine, worst->from), stateName(machine, worst->to),
+                             worst->lasts, worst->ratio,
+                             others > 0 ? fmt::format("; the same on {} other ways", others) : ""),
+       .kind = kind.id,
+       .state = worst->to,
+       .figure = worst->lasts,
+       .limit = kNoticed,
+       .unit = "ms"});
 }
 
 }  // namespace bristle

@@ -49,6 +49,12 @@ void checkMachineLaws(const Surroundings& around, const Machine& machine, Findin
                      .machine = machine.id,
                      .detail = std::to_string(i + 1)});
   }
+  if (!report.whole && !around.stopped())
+    out.push_back(
+        {.rule = "unproved",
+         .place = placeOf(machine),
+         .reason = "not all that can happen to it could be looked at: " + report.whyNotWhole,
+         .machine = machine.id});
 }
 
 }  // namespace bristle

@@ -1,6 +1,7 @@
 // What a screen reader says of buttons, and what is said to a device that listens.
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <map>
 
 #include "core/edit/screen_edits.h"
@@ -56,6 +57,26 @@ void checkAccessibleNames(const Surroundings& around, const Screen& screen, Find
                                "reader cannot say what it is",
                      .screen = screen.id,
                      .item = item->id});
+  }
+}
+
+// Where nothing is read, a name says what it is; what it does, or shows, a description says.
+void checkDescriptions(const Surroundings& around, const Screen& screen, Findings& out) {
+  for (const auto& item : screen.items) {
+    const ButtonData* button = item->button();
+    if (!button || !button->caption.empty() || button->accessibleName.empty() ||
+        !button->description.empty() || isStill(around.project, *item))
+      continue;
+    const Kind* kind = find(around.project, button->kind);
+    const bool shows =
+        kind && std::any_of(kind->parts.begin(), kind->parts.end(),
+                            [](const Part& part) { return part.type == PartType::Picture; });
+    if (!shows) continue;
+    out.push_back({.rule = "no-description",
+                   .place = placeOf(screen, *item),
+                   .reason = "a picture alone says what it is, and nothing describes that",
+                   .screen = screen.id,
+                   .item = item->id});
   }
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 #include <atomic>
 #include <functional>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -16,6 +17,15 @@ namespace bristle {
 // and knows where the project lies.
 using WhyNoFile = std::function<std::string(const std::string& file)>;
 
+// What a file of the project holds, as far as a check asks.
+struct FileFacts {
+  double width = 0, height = 0;  // of a picture, px; 0: it is drawn at any size
+  int cutOff = 0;                // of a sound: samples that stand at the end of what can be said
+  bool closed = false;           // of a font: its maker lets nobody carry it along
+};
+// Nothing where it cannot be read.
+using FactsOfFile = std::function<std::optional<FileFacts>(const std::string& file)>;
+
 // What is seen, as only who has the fonts and paints can tell. Used by one thread at a time.
 class Eyes {
  public:
@@ -24,19 +34,40 @@ class Eyes {
   // Whether the caption of a placed button, by index, cannot be read in full in some state.
   virtual bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
                            size_t item) = 0;
-  // Of the captions that are shown, in every state of their buttons, against what is painted behind
-  // them there. Where a kind hides what lies behind it, one stands for all. Comes back early once
-  // `stop` is set.
+  // How large a placed button's caption is painted, px of its font before it is scaled, in the
+  // state where it is smallest; 0: it shows none.
+  virtual double captionSize(const Project& project, const Screen& screen, const Layout& layout,
+                             size_t item) = 0;
+  // The letters of a button's caption that its font does not have, each once; another one stands in
+  // for them. None where the font itself is not there.
+  struct Missing {
+    std::string family, letters;
+  };
+  virtual Missing missingLetters(const Project& project, const ButtonData& button,
+                                 const LanguageId& language) = 0;
+  // Of the captions that are shown, and of icons that stand without one, in every state of their
+  // buttons, against what is painted behind them there. Where a kind hides what lies behind it, one
+  // stands for all. Comes back early once `stop` is set.
   struct Caption {
     size_t item = 0;
     StateId state = {};
-    PartId label = {};
+    PartId part = {};
     double ratio = 0;               // WCAG 2.2 §1.4.3: 1–21
     Colour text = {}, behind = {};  // where that is
     bool large = false;             // 24 px, or bold and 18.66 px, and more
+    bool icon = false;
   };
   virtual std::vector<Caption> captions(const Project& project, const Screen& screen,
                                         const Layout& layout, const std::atomic<bool>* stop) = 0;
+  // On the ways between two states of a kind that take time: for how long, ms, its sample caption,
+  // or an icon that stands alone, is below 3 : 1 against what is painted behind it, and how low.
+  struct Fading {
+    StateId from = {}, to = {};
+    double lasts = 0;
+    double ratio = 0;  // the lowest
+  };
+  virtual std::vector<Fading> fadings(const Project& project, const Kind& kind,
+                                      const std::atomic<bool>* stop) = 0;
   // How many px of a kind look otherwise in the one state than in the other to those who see so:
   // by 0.04 and more in OKLab. Counts no further than `enough`.
   virtual int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b,
@@ -48,7 +79,10 @@ class Eyes {
 };
 
 struct Probes {
-  WhyNoFile sound = {}, picture = {};       // without one the files are not looked at
+  WhyNoFile sound = {}, picture = {};  // without one the files are not looked at
+  FactsOfFile facts = {};              // the same
+  // The pictures, sounds and fonts in a folder beside the project, with the folder.
+  std::function<std::vector<std::string>(const std::string& folder)> files = {};
   Eyes* eyes = nullptr;                     // without it nothing that must be measured is told
   const std::atomic<bool>* stop = nullptr;  // set it to give up; what was found so far comes back
 };

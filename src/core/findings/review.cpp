@@ -111,8 +111,11 @@ class Review::Run {
     out.bindings = around_.project.bindings;
     std::set<KindId> used;
     for (const auto& item : screen->items)
-      if (const ButtonData* button = item->button(); button && used.insert(button->kind).second)
+      if (const ButtonData* button = item->button(); button && used.insert(button->kind).second) {
         addPart(out.kinds, around_.project.kinds, button->kind);
+        if (const Kind* kind = find(around_.project, button->kind))
+          addPart(out.machines, around_.project.machines, kind->machine);
+      }
     return out;
   }
 
@@ -153,7 +156,11 @@ Findings Review::check(const Project& project, const Probes& probes) {
   Findings pictures;
   if (probes.picture) checkPictures(project, probes.picture, pictures);
   finish(pictures, "picture");
-  for (Findings* more : {&files, &pictures}) out.insert(out.end(), more->begin(), more->end());
+  Findings assets;
+  if (probes.facts) checkAssets(project, probes, assets);
+  finish(assets, "unused");
+  for (Findings* more : {&files, &pictures, &assets})
+    out.insert(out.end(), more->begin(), more->end());
   const auto& off = project.settings.rulesOff;
   std::erase_if(out, [&](const Finding& f) {
     return std::find(off.begin(), off.end(), f.rule) != off.end();

@@ -1,6 +1,7 @@
 #include <set>
 #include <utility>
 
+#include "core/edit/machine_edits.h"
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/findings/check.h"
@@ -8,6 +9,15 @@
 namespace bristle {
 
 namespace {
+
+Edit silence(const Machine& machine, const std::string& file) {
+  return changeMachine(machine.id, "let it be silent", {}, [file](Machine& m) {
+    for (Transition& t : m.transitions)
+      std::erase_if(t.effects, [&](const Effect& effect) {
+        return effect.type == EffectType::Sound && effect.file == file;
+      });
+  });
+}
 
 // Of the routes of a screen, each file once.
 void checkRouteSounds(const Screen& screen, const WhyNoFile& why, Findings& out) {
@@ -61,7 +71,8 @@ void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
           out.push_back({.place = "machine “" + machine->name + "”, sound “" + effect.file + "”",
                          .reason = reason,
                          .machine = machine->id,
-                         .detail = effect.file});
+                         .detail = effect.file,
+                         .mends = {silence(*machine, effect.file)}});
       }
   }
   for (const auto& screen : project.screens) {

@@ -12,6 +12,7 @@ namespace bristle {
 namespace {
 
 constexpr Ms kAtOnce = 100;          // until something is seen: what people take for at once
+constexpr Ms kMovesOn = 5000;        // what moves longer must be stoppable (WCAG 2.2 §2.2.2)
 constexpr double kPerSecond = 3;     // flashes (WCAG 2.2 §2.3.1)
 constexpr double kArea = 341 * 256;  // px: 10° of sight; a quarter of it may flash (there, too)
 constexpr double kChange = 0.1;      // of what is seen, for a flash
@@ -94,6 +95,37 @@ void checkFlashes(const Surroundings&, const Kind& kind, Findings& out) {
                              at->second.period = Ms(std::ceil(flashes * 1000.0 / kPerSecond));
                          })}});
     }
+  }
+}
+
+// What moves by itself while nobody does anything, beside other things that are read.
+void checkEndless(const Surroundings& around, const Kind& kind, Findings& out) {
+  const Machine* machine = find(around.project, kind.machine);
+  if (!machine || kind.still) return;
+  for (const State& state : machine->states) {
+    const auto at = kind.motions.find(state.id);
+    if (state.role != Role::Rest || at == kind.motions.end() || at->second.tracks.empty()) continue;
+    const StateMotion& motion = at->second;
+    const Ms lasts = motion.period * motion.count;
+    if (motion.count > 0 && lasts <= kMovesOn) continue;
+    Finding f{
+        .rule = "endless-motion",
+        .place = "kind “" + kind.name + "”",
+        .reason = motion.count == 0
+                      ? fmt::format("in state “{}” it moves for as long as it is there", state.name)
+                      : fmt::format("in state “{}” it moves for {:g} s", state.name,
+                                    double(lasts) / 1000),
+        .kind = kind.id,
+        .state = state.id,
+        .limit = double(kMovesOn) / 1000,
+        .unit = "s",
+        .mends = {changeKind(kind.id, "let it come to rest", {}, [id = state.id](Kind& k) {
+          const auto moved = k.motions.find(id);
+          if (moved != k.motions.end() && moved->second.period > 0)
+            moved->second.count = std::max(1, static_cast<int>(kMovesOn / moved->second.period));
+        })}};
+    if (motion.count > 0) f.figure = double(lasts) / 1000;
+    out.push_back(std::move(f));
   }
 }
 

@@ -3,10 +3,9 @@
 #include <spdlog/spdlog.h>
 
 #include "core/findings/review.h"
-#include "devices/sound_file.h"
+#include "deliver/file_probes.h"
 #include "paint/convert.h"
 #include "paint/painted_eyes.h"
-#include "paint/pictures.h"
 
 namespace bristle {
 namespace {
@@ -14,8 +13,9 @@ constexpr int kFindAfter = 100;  // ms after the last change: a drag makes many
 }
 
 struct FindingsWatch::Kit {
-  explicit Kit(const QString& folder) : eyes(folder) {}
+  explicit Kit(const QString& folder) : files(fromQt(folder)), eyes(folder) {}
   Review review;
+  FileProbes files;
   PaintedEyes eyes;
 };
 
@@ -46,17 +46,12 @@ void FindingsWatch::forget() {
 }
 
 void FindingsWatch::begin() {
-  checking_.ask(
-      [project = project_, folder = fromQt(folder_), kit = kit_](const std::atomic<bool>& stop) {
-        return sorted(
-            project,
-            kit->review.check(
-                project,
-                {.sound = [&](const std::string& file) { return whyNoSound(folder, file); },
-                 .picture = [&](const std::string& file) { return whyNoPicture(folder, file); },
-                 .eyes = &kit->eyes,
-                 .stop = &stop}));
-      });
+  checking_.ask([project = project_, kit = kit_](const std::atomic<bool>& stop) {
+    Probes probes = kit->files.probes();
+    probes.eyes = &kit->eyes;
+    probes.stop = &stop;
+    return sorted(project, kit->review.check(project, probes));
+  });
 }
 
 const Finding* FindingsWatch::picked() const {
@@ -65,6 +60,13 @@ const Finding* FindingsWatch::picked() const {
   for (const auto& each : now_.accepted)
     if (each.finding.key == picked_) return &each.finding;
   return nullptr;
+}
+
+QStringList FindingsWatch::wordsOf(const std::function<bool(const Finding&)>& about) const {
+  QStringList out;
+  for (const Finding& f : now_.open)
+    if (about(f)) out << toQt(f.reason);
+  return out;
 }
 
 void FindingsWatch::pick(const std::string& key) {

@@ -1,7 +1,9 @@
 // Keeps the findings of a project up to date on a worker, a moment after each change, and which of
 // them is in hand.
 #pragma once
+#include <QStringList>
 #include <QTimer>
+#include <functional>
 
 #include "core/findings/sorted.h"
 #include "desktop/derive/latest.h"
@@ -18,6 +20,8 @@ class FindingsWatch : public QObject {
   // Looks again: files have changed, whatever they are called.
   void forget();
   const SortedFindings& now() const { return now_; }
+  // What is open of what `about` says yes to, in words.
+  QStringList wordsOf(const std::function<bool(const Finding&)>& about) const;
   bool busy() const { return soon_.isActive() || checking_.busy(); }
   // Null where none is in hand, or it is not found any more.
   const Finding* picked() const;

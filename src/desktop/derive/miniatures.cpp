@@ -76,7 +76,7 @@ struct Miniatures::Kit {
 Miniatures::Miniatures(QObject* parent)
     : QObject(parent),
       kit_(std::make_shared<Kit>()),
-      now_{{}, {{{}, {}, Display{}}, {}, {}, 1, {}}},
+      now_{{}, {{{}, {}, Display{}}, {}, {}, 1, {}, {}}},
       drawing_(this, [this](QImage image) {
         ++drawn_;
         Entry& entry = entries_[now_.first];
@@ -109,8 +109,13 @@ bool Miniatures::busy() const {
 }
 
 QImage Miniatures::get(const Miniature& wanted) {
-  const Key key{wanted.shown.screen,           wanted.kind,         wanted.shown.showing.display.id,
-                wanted.shown.showing.language, wanted.size.width(), wanted.size.height()};
+  const Key key{wanted.shown.screen,
+                wanted.kind,
+                wanted.shown.showing.display.id,
+                wanted.shown.showing.language,
+                wanted.size.width(),
+                wanted.size.height(),
+                wanted.as};
   if (entries_.size() > kMostKept) entries_.clear();
   Entry& entry = entries_[key];
   const bool drawing = drawing_.busy() && now_.first == key && serves(now_.second, wanted);

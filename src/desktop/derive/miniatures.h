@@ -20,6 +20,7 @@ struct Miniature {
   QSize size;        // px, before `ratio`
   double ratio = 1;  // device px to a px
   QColor ground;
+  std::string as = {};  // tells it apart from what else is asked for of the same: “mended”
 };
 
 class Miniatures : public QObject {
@@ -41,7 +42,7 @@ class Miniatures : public QObject {
   void changed();
 
  private:
-  using Key = std::tuple<ScreenId, KindId, DisplayId, LanguageId, int, int>;
+  using Key = std::tuple<ScreenId, KindId, DisplayId, LanguageId, int, int, std::string>;
   struct Entry {
     std::optional<Miniature> shows;   // what the image is of
     std::optional<Miniature> wanted;  // what is still to be drawn

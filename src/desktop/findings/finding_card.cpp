@@ -1,5 +1,6 @@
 #include "desktop/findings/finding_card.h"
 
+#include <QApplication>
 #include <QDate>
 #include <QVBoxLayout>
 
@@ -22,6 +23,7 @@ FindingCard::FindingCard(Work& work) : work_(work) {
       new QLabel(tr("Pick a finding in the list: here stands why it matters, and what mends it."));
   none_->setWordWrap(true);
   none_->setProperty("quiet", true);
+  none_->setContentsMargins(16, 8, 16, 0);
   column->addWidget(none_);
   auto* form = new Form;
   column->addWidget(all_ = form);
@@ -107,7 +109,12 @@ void FindingCard::accept(const std::vector<std::string>& keys) {
 }
 
 void FindingCard::refresh() {
-  const Finding* f = work_.findings().picked();
+  QWidget* keys = isAncestorOf(QApplication::focusWidget()) ? QApplication::focusWidget() : nullptr;
+  show(work_.findings().picked());
+  if (keys && !keys->isVisible()) Q_EMIT leftKeys();
+}
+
+void FindingCard::show(const Finding* f) {
   none_->setVisible(!f);
   all_->setVisible(f);
   if (!f) return;

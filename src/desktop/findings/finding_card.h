@@ -21,8 +21,11 @@ class FindingCard : public QWidget {
  Q_SIGNALS:
   // To where it is made.
   void wantsPlace();
+  // What had the keys is not there any more.
+  void leftKeys();
 
  private:
+  void show(const Finding* finding);
   void buildMends(Form& form);
   void buildAccepting(Form& form);
   void mend(size_t which);

@@ -10,7 +10,9 @@
 #include "desktop/findings/finding_lines.h"
 #include "desktop/findings/finding_picture.h"
 #include "desktop/findings/findings_model.h"
+#include "desktop/findings/rules_form.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/card_tabs.h"
 #include "desktop/view/counted.h"
 #include "desktop/view/form.h"
 #include "desktop/work/finding_place.h"
@@ -34,6 +36,10 @@ FindingsBench::FindingsBench(Work& work, QWidget* parent) : Bench(parent), work_
   groups_->setAccessibleName(tr("Grouped by"));
   groups_->addItems({tr("by rule"), tr("by place"), tr("by severity")});
   head->addWidget(groups_);
+  order_ = new QComboBox;
+  order_->setAccessibleName(tr("In the order"));
+  order_->addItems({tr("as found"), tr("by name"), tr("worst first")});
+  head->addWidget(order_);
   list_ = new QTreeView;
   list_->setModel(model_ = new FindingsModel(this));
   list_->setItemDelegate(new FindingLines(list_));
@@ -55,10 +61,15 @@ FindingsBench::FindingsBench(Work& work, QWidget* parent) : Bench(parent), work_
   pages_->addWidget(both);
   pages_->addWidget(empty_);
   column->addWidget(pages_, 1);
-  card_ = new FindingCard(work);
-  connect(card_, &FindingCard::wantsPlace, this, &FindingsBench::goThere);
+  finding_ = new FindingCard(work);
+  card_ = new CardTabs({tr("Finding"), tr("Rules")});
+  card_->addCard(finding_);
+  card_->addCard(new RulesForm(work));
+  connect(finding_, &FindingCard::wantsPlace, this, &FindingsBench::goThere);
+  connect(finding_, &FindingCard::leftKeys, list_, [this] { list_->setFocus(); });
   connect(filter_, &QLineEdit::textChanged, this, &FindingsBench::refresh);
   connect(groups_, &QComboBox::activated, this, &FindingsBench::refresh);
+  connect(order_, &QComboBox::activated, this, &FindingsBench::refresh);
   connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this,
           [this](const QModelIndex& now) {
             const QString key = now.data(FindingsModel::kKey).toString();
@@ -86,6 +97,12 @@ void FindingsBench::addCommands() {
   group(tr("Findings by rule"), 0);
   group(tr("Findings by place"), 1);
   group(tr("Findings by severity"), 2);
+  const auto card = [this](const QString& name, int index) {
+    work_.commands().add(
+        this, name, {}, [this, index] { card_->choose(index); }, KeysWork::InWindow);
+  };
+  card(tr("The finding in hand"), 0);
+  card(tr("Rules and limits"), 1);
   work_.commands().add(
       this, tr("Find in the findings"), QKeySequence::Find, [this] { filter_->setFocus(); },
       KeysWork::InWindow);
@@ -99,7 +116,7 @@ void FindingsBench::refresh() {
   if (!isVisible()) return;  // when it comes into sight again
   const SortedFindings& found = work_.findings().now();
   if (model_->show(work_.project(), found, static_cast<FindingGroups>(groups_->currentIndex()),
-                   filter_->text()))
+                   static_cast<FindingOrder>(order_->currentIndex()), filter_->text()))
     list_->expandAll();
   int errors = 0, warnings = 0, notes = 0;
   for (const Finding& f : found.open)
@@ -109,15 +126,17 @@ void FindingsBench::refresh() {
                            counted(warnings, tr("%n warning"), tr("%n warnings")),
                            counted(notes, tr("%n note"), tr("%n notes"))));
   const bool any = model_->rowCount() > 0;
-  empty_->setText(found.open.empty() && found.accepted.empty()
-                      ? tr("Nothing is wrong, as far as the rules can see.")
-                      : tr("No finding has these words."));
+  const bool none = found.open.empty() && found.accepted.empty();
+  empty_->setText(!none                     ? tr("No finding has these words.")
+                  : work_.findings().busy() ? tr("Looking at everything …")
+                                            : tr("Nothing is wrong, as far as the rules can see."));
+  if (none && work_.findings().busy()) about_->setText({});
   pages_->setCurrentIndex(any ? 0 : 1);
-  // The next one takes the place of what was mended.
-  if (any &&
-      !model_->indexOf(work_.findings().picked() ? work_.findings().picked()->key : "").isValid()) {
-    const QModelIndex first = model_->index(0, 0, model_->index(0, 0));
-    work_.findings().pick(fromQt(first.data(FindingsModel::kKey).toString()));
+  // The one that followed comes to hand for what was mended.
+  const Finding* picked = work_.findings().picked();
+  if (any && !model_->indexOf(picked ? picked->key : "").isValid()) {
+    const auto keys = model_->keys();
+    work_.findings().pick(keys[std::min(at_, keys.size() - 1)]);
   }
   showPicked();
 }
@@ -125,6 +144,9 @@ void FindingsBench::refresh() {
 void FindingsBench::showPicked() {
   const Finding* f = work_.findings().picked();
   picture_->show(f);
+  const auto keys = model_->keys();
+  const auto row = std::find(keys.begin(), keys.end(), f ? f->key : std::string());
+  if (row != keys.end()) at_ = size_t(row - keys.begin());
   const QModelIndex at = f ? model_->indexOf(f->key) : QModelIndex();
   if (at.isValid() && at != list_->currentIndex()) {
     list_->setCurrentIndex(at);
@@ -148,11 +170,14 @@ QString FindingsBench::hint() const {
 
 void FindingsBench::keepState(QSettings& settings) const {
   settings.setValue(QStringLiteral("findings/groups"), groups_->currentIndex());
+  settings.setValue(QStringLiteral("findings/order"), order_->currentIndex());
 }
 
 void FindingsBench::restoreState(const QSettings& settings) {
   groups_->setCurrentIndex(
       std::clamp(settings.value(QStringLiteral("findings/groups")).toInt(), 0, 2));
+  order_->setCurrentIndex(
+      std::clamp(settings.value(QStringLiteral("findings/order")).toInt(), 0, 2));
   refresh();
 }
 

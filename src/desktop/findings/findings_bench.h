@@ -10,6 +10,7 @@
 
 namespace bristle {
 
+class CardTabs;
 class FindingCard;
 class FindingPicture;
 class FindingsModel;
@@ -34,13 +35,15 @@ class FindingsBench : public Bench {
 
   Work& work_;
   FindingsModel* model_;
-  QComboBox* groups_;
+  QComboBox *groups_, *order_;
   QLineEdit* filter_;
   QLabel *about_, *empty_;
   QTreeView* list_;
   QStackedWidget* pages_;
   FindingPicture* picture_;
-  FindingCard* card_;
+  FindingCard* finding_;
+  CardTabs* card_;
+  size_t at_ = 0;  // where the one in hand stands, of all that are shown
 };
 
 }  // namespace bristle

@@ -2,6 +2,7 @@
 
 #include <QFont>
 #include <algorithm>
+#include <cmath>
 
 #include "core/findings/rule_info.h"
 #include "paint/convert.h"
@@ -32,6 +33,19 @@ int rankOf(const Finding& f, FindingGroups groups) {
   return int(&infoOf(f.rule) - all.data());
 }
 
+// How far from its limit, as a share of the greater of both; 0 where there is no figure.
+double farFrom(const Finding& f) {
+  if (!f.figure) return 0;
+  const double limit = f.limit.value_or(0);
+  const double greater = std::max(std::abs(*f.figure), std::abs(limit));
+  return greater > 0 ? std::abs(*f.figure - limit) / greater : 0;
+}
+
+bool isBefore(const Finding& a, const Finding& b, FindingOrder order) {
+  if (order == FindingOrder::Name) return toQt(a.place).localeAwareCompare(toQt(b.place)) < 0;
+  return order == FindingOrder::Worst && farFrom(a) > farFrom(b);
+}
+
 bool holds(const QStringList& words, const QString& text) {
   return std::all_of(words.begin(), words.end(),
                      [&](const QString& word) { return text.contains(word, Qt::CaseInsensitive); });
@@ -41,7 +55,7 @@ bool holds(const QStringList& words, const QString& text) {
 
 std::vector<FindingsModel::Group> FindingsModel::grouped(const Project& project,
                                                          const SortedFindings& found,
-                                                         FindingGroups groups,
+                                                         FindingGroups groups, FindingOrder order,
                                                          const QString& filter) {
   const QStringList words = filter.split(QLatin1Char(' '), Qt::SkipEmptyParts);
   std::vector<Group> out;
@@ -58,7 +72,8 @@ std::vector<FindingsModel::Group> FindingsModel::grouped(const Project& project,
   std::vector<const Finding*> open;
   for (const Finding& f : found.open) open.push_back(&f);
   std::stable_sort(open.begin(), open.end(), [&](const Finding* a, const Finding* b) {
-    return rankOf(*a, groups) < rankOf(*b, groups);
+    const int one = rankOf(*a, groups), other = rankOf(*b, groups);
+    return one != other ? one < other : isBefore(*a, *b, order);
   });
   for (const Finding* f : open) add(groupOf(project, *f, groups), false, rowOf(*f));
   for (const auto& each : found.accepted) {
@@ -74,8 +89,8 @@ std::vector<FindingsModel::Group> FindingsModel::grouped(const Project& project,
 }
 
 bool FindingsModel::show(const Project& project, const SortedFindings& found, FindingGroups groups,
-                         const QString& filter) {
-  auto now = grouped(project, found, groups, filter);
+                         FindingOrder order, const QString& filter) {
+  auto now = grouped(project, found, groups, order, filter);
   if (now == groups_) return false;
   beginResetModel();
   groups_ = std::move(now);
@@ -97,10 +112,11 @@ std::vector<std::string> FindingsModel::keysIn(const QModelIndex& group) const {
   return out;
 }
 
-int FindingsModel::shown() const {
-  size_t out = 0;
-  for (const Group& group : groups_) out += group.apart ? 0 : group.rows.size();
-  return int(out);
+std::vector<std::string> FindingsModel::keys() const {
+  std::vector<std::string> out;
+  for (const Group& group : groups_)
+    for (const Row& row : group.rows) out.push_back(row.key);
+  return out;
 }
 
 // The internal id: 0 for a group, else one more than the group's row.

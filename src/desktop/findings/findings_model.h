@@ -9,6 +9,8 @@
 namespace bristle {
 
 enum class FindingGroups { Rule, Place, Severity };
+// Within a group: as they were found, by their names, or what is the farthest from its limit first.
+enum class FindingOrder { Found, Name, Worst };
 
 class FindingsModel : public QAbstractItemModel {
   Q_OBJECT
@@ -20,11 +22,12 @@ class FindingsModel : public QAbstractItemModel {
 
   // Those in which all words of `filter` are, whatever their case. False where all is as it was.
   bool show(const Project& project, const SortedFindings& found, FindingGroups groups,
-            const QString& filter);
+            FindingOrder order, const QString& filter);
   QModelIndex indexOf(const std::string& key) const;
   // Key by key in the order shown.
   std::vector<std::string> keysIn(const QModelIndex& group) const;
-  int shown() const;  // findings that are not accepted
+  // All of them.
+  std::vector<std::string> keys() const;
 
   QModelIndex index(int row, int column, const QModelIndex& parent = {}) const override;
   QModelIndex parent(const QModelIndex& child) const override;
@@ -46,7 +49,8 @@ class FindingsModel : public QAbstractItemModel {
     bool operator==(const Group&) const = default;
   };
   static std::vector<Group> grouped(const Project& project, const SortedFindings& found,
-                                    FindingGroups groups, const QString& filter);
+                                    FindingGroups groups, FindingOrder order,
+                                    const QString& filter);
   std::vector<Group> groups_;
 };
 

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "core/derive/action_words.h"
+#include "core/findings/rule_info.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/flow/flow_view.h"
 #include "desktop/view/counted.h"
 #include "desktop/view/strokes.h"
@@ -163,6 +165,11 @@ void FlowView::paintMarks(QPainter& p, int s) {
   const auto& idle = map_.graph().screens[size_t(s)].idle;
   if (!idle.empty())
     line(counted(qint64(idle.size()), tr("%n does nothing"), tr("%n do nothing")), theme.quiet);
+  // What the map tells in its own words stands there already.
+  const auto found = work_.findings().wordsOf([&](const Finding& f) {
+    return f.screen == screen.id && infoOf(f.rule).group != RuleGroup::Flow;
+  });
+  if (!found.empty()) line(counted(found.size(), tr("%n finding"), tr("%n findings")), theme.quiet);
   if (!map_.marks(s).back) return;
   // Back: an arrow out of the left side, since where it leads depends on where one came from.
   const QPointF tip = toWidget(QPointF(map.left(), map.bottom() - 8)) - QPointF(20, 0);

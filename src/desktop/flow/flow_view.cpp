@@ -1,3 +1,4 @@
+#include "desktop/derive/findings_watch.h"
 #include "desktop/flow/flow_view.h"
 
 #include <QHelpEvent>
@@ -43,6 +44,7 @@ FlowView::FlowView(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   soon_.setSingleShot(true);
   soon_.setInterval(40);
   connect(&soon_, &QTimer::timeout, this, [this] { update(); });
+  connect(&work.findings(), &FindingsWatch::changed, this, [this] { update(); });
   connect(&work.miniatures(), &Miniatures::changed, this, [this] {
     if (!soon_.isActive()) soon_.start();
   });
@@ -274,7 +276,7 @@ void FlowView::goTo(Dir arrow) {
 
 void FlowView::beginLead() {
   if (!work_.item() || !work_.item()->button())
-    return work_.tell(tr("Pick the button that is to lead somewhere: Page Down goes through them"),
+    return work_.tell(tr("Pick the button that is to lead somewhere: Page Down, or a shoulder, goes through them"),
                       true);
   const auto now = step();
   lead_ = now && now->to >= 0 ? now->to : pickedScreen();

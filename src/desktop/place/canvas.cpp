@@ -8,6 +8,7 @@
 
 #include "core/arrange/place_at.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/handles.h"
 #include "desktop/place/hit_areas.h"
@@ -29,6 +30,7 @@ constexpr double kGuide = 3;      // widget px beside a guide that grip it
 Canvas::Canvas(Work& work, const PlaceWatch& watch, QWidget* parent)
     : ScreenView(work, parent), watch_(watch) {
   connect(&watch, &PlaceWatch::changed, this, [this] { update(); });
+  connect(&work.findings(), &FindingsWatch::changed, this, [this] { update(); });
   setAccessibleName(tr("Canvas"));
   setAcceptDrops(true);
   setAccessibleDescription(

@@ -65,6 +65,7 @@ class Canvas : public ScreenView {
   void paintAids(QPainter& painter);
   void paintItems(QPainter& painter);
   void paintFaults(QPainter& painter);
+  void paintFault(QPainter& painter, size_t item, bool wrong);
   QString hint(int item) const override;
 
   const PlaceWatch& watch_;

@@ -1,7 +1,10 @@
 // What the canvas paints over the screen.
 #include <algorithm>
+#include <map>
 
 #include "core/arrange/place_at.h"
+#include "core/findings/rule_info.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/derive/place_watch.h"
 #include "desktop/place/canvas.h"
 #include "desktop/place/drop_mark.h"
@@ -105,35 +108,39 @@ void Canvas::paintItems(QPainter& p) {
 
 // A mark at the upper right of what is wrong; what it is, is said by its tooltip and its card.
 void Canvas::paintFaults(QPainter& p) {
-  constexpr double kMark = 16;
   const Screen& screen = *work().screen();
-  const Theme& t = themeOf(this);
+  // One mark each: whether anything is wrong, or but worth knowing.
+  std::map<size_t, bool> marks;
   // Soon found anew where items have come or gone; until then what is no more is left out.
-  const auto& faults = watch_.of(screen.id, work().display()->id, work().language().id);
-  for (size_t f = 0; f < faults.size();) {
-    const size_t i = faults[f].index;
-    const ItemId id = faults[f].item;
-    bool wrong = false;  // one mark each
-    for (; f < faults.size() && faults[f].item == id; ++f) wrong |= !isAdvice(faults[f].sort);
-    if (i >= screen.items.size() || screen.items[i]->id != id) continue;
-    const QRectF box = toWidget(work().layout().items[i].box);
-    const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
-    if (!box.intersects(seen)) continue;
-    // Beside the handle of what is picked.
-    const double aside = work().isPicked(id) ? kMark : 0;
-    const QPointF at(std::clamp(box.right() + aside, seen.left() + kMark, seen.right() - kMark),
-                     std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
-    // Hollow where it is but worth knowing.
-    const QColor on = t.dark ? t.onAccent : QColor(Qt::white);
-    p.setPen(QPen(wrong ? QColor(Qt::white) : t.wrong, 1.5));
-    p.setBrush(wrong ? t.wrong : QColor(Qt::white));
-    p.drawPolygon(QPolygonF({at + QPointF(0, -kMark / 2), at + QPointF(kMark / 2 + 1, kMark / 2),
-                             at + QPointF(-kMark / 2 - 1, kMark / 2)}));
-    p.setPen(QPen(wrong ? on : t.wrong, 1.5));
-    p.drawLine(at + QPointF(0, -2.5), at + QPointF(0, 2.5));
-    p.drawPoint(at + QPointF(0, 5));
-    p.setBrush(Qt::NoBrush);
-  }
+  for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id))
+    if (fault.index < screen.items.size() && screen.items[fault.index]->id == fault.item)
+      marks[fault.index] |= !isAdvice(fault.sort);
+  for (const Finding& f : work().findings().now().open)
+    if (f.screen == screen.id && f.item)
+      if (const auto at = indexOf(screen, f.item)) marks[*at] |= f.severity != Severity::Note;
+  for (const auto& [item, wrong] : marks) paintFault(p, item, wrong);
+}
+
+void Canvas::paintFault(QPainter& p, size_t item, bool wrong) {
+  constexpr double kMark = 16;
+  const Theme& t = themeOf(this);
+  const QRectF box = toWidget(work().layout().items[item].box);
+  const QRectF seen = QRectF(rect()).marginsRemoved(QMarginsF(edges()));
+  if (!box.intersects(seen)) return;
+  // Beside the handle of what is picked.
+  const double aside = work().isPicked(work().screen()->items[item]->id) ? kMark : 0;
+  const QPointF at(std::clamp(box.right() + aside, seen.left() + kMark, seen.right() - kMark),
+                   std::clamp(box.top(), seen.top() + kMark, seen.bottom() - kMark));
+  // Hollow where it is but worth knowing.
+  const QColor on = t.dark ? t.onAccent : QColor(Qt::white);
+  p.setPen(QPen(wrong ? QColor(Qt::white) : t.wrong, 1.5));
+  p.setBrush(wrong ? t.wrong : QColor(Qt::white));
+  p.drawPolygon(QPolygonF({at + QPointF(0, -kMark / 2), at + QPointF(kMark / 2 + 1, kMark / 2),
+                           at + QPointF(-kMark / 2 - 1, kMark / 2)}));
+  p.setPen(QPen(wrong ? on : t.wrong, 1.5));
+  p.drawLine(at + QPointF(0, -2.5), at + QPointF(0, 2.5));
+  p.drawPoint(at + QPointF(0, 5));
+  p.setBrush(Qt::NoBrush);
 }
 
 QString Canvas::hint(int item) const {
@@ -141,6 +148,10 @@ QString Canvas::hint(int item) const {
   QStringList lines{ScreenView::hint(item)};
   for (const auto& fault : watch_.of(screen.id, work().display()->id, work().language().id))
     if (fault.item == screen.items[size_t(item)]->id) lines << toQt(fault.words);
+  lines << work().findings().wordsOf([&](const Finding& f) {
+    return f.screen == screen.id && f.item == screen.items[size_t(item)]->id &&
+           infoOf(f.rule).group != RuleGroup::Layout;
+  });
   return lines.join(QLatin1Char('\n'));
 }
 

@@ -80,6 +80,15 @@ DisplayForm::DisplayForm(Work& work) : work_(work) {
   blocked_->setToolTip(
       tr("What cannot be seen or touched, such as a notch: left, top, width × height in px; "
          "several separated by semicolons"));
+  dense_ = number(tr("Px to an inch"), 0, 2000, [this](double v) {
+    return change("change density", [v](Display& d) { d.perInch = v; });
+  });
+  dense_->setToolTip(tr("How dense it is, so that sizes in mm can be checked; 0: not known"));
+  far_ = number(
+      tr("Seen from"), 0, 20'000,
+      [this](double v) { return change("change distance", [v](Display& d) { d.distance = v; }); },
+      QStringLiteral("mm"));
+  far_->setToolTip(tr("How far the eyes are, so that captions can be checked; 0: not known"));
   first_ = button(tr("Make it the first"),
                   [this] { work_.perform(putDisplayFirst(work_.display()->id)); });
   first_->setToolTip(tr("Menus open on the first, and new screens are drawn on it"));
@@ -158,6 +167,8 @@ void DisplayForm::refresh() {
   refill(safe_, inWords(now->safe));
   refill(corner_, QString::number(now->corner));
   refill(blocked_, inWords(now->blocked));
+  refill(dense_, QString::number(now->perInch));
+  refill(far_, QString::number(now->distance));
   first_->setVisible(shown > 0);
   remove_->setVisible(all.size() > 1);
 }

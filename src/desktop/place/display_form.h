@@ -21,7 +21,7 @@ class DisplayForm : public Form {
 
   Work& work_;
   QComboBox* shown_;
-  QLineEdit *name_, *size_, *scale_, *safe_, *corner_, *blocked_;
+  QLineEdit *name_, *size_, *scale_, *safe_, *corner_, *blocked_, *dense_, *far_;
   QPushButton *turn_, *first_, *remove_;
 };
 

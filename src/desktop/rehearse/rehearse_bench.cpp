@@ -13,7 +13,7 @@
 #include "desktop/rehearse/time_line.h"
 #include "desktop/rehearse/trace_panel.h"
 #include "desktop/view/bench_head.h"
-#include "desktop/view/card_stack.h"
+#include "desktop/view/card_tabs.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/work/work.h"
 #include "devices/controllers.h"
@@ -144,35 +144,19 @@ void RehearseBench::buildBelow() {
   static_cast<QVBoxLayout*>(layout())->addLayout(below);
 }
 
+QWidget* RehearseBench::card() {
+  return card_;
+}
+
 void RehearseBench::buildCard() {
-  card_ = new QWidget;
-  auto* column = new QVBoxLayout(card_);
-  column->setContentsMargins(0, 8, 0, 0);
-  column->setSpacing(0);
-  auto* row = new QHBoxLayout;
-  row->setContentsMargins(16, 0, 16, 4);
-  row->setSpacing(4);
-  tabs_ = new QButtonGroup(this);
-  cards_ = new CardStack;
   trace_ = new TracePanel(work_, *rehearsal_);
   takes_ = new TakesPanel(work_, *rehearsal_, *line_, trace_->model());
   setUp_ = new SetUpForm(work_, *rehearsal_);
-  const std::pair<QString, QWidget*> pages[] = {
-      {tr("Trace"), trace_}, {tr("Takes"), takes_}, {tr("Set-up"), setUp_}};
-  for (const auto& [name, page] : pages) {
-    QToolButton* tab = tool(name, name);
-    tab->setCheckable(true);
-    const int at = static_cast<int>(tabs_->buttons().size());
-    tab->setChecked(at == 0);
-    tabs_->addButton(tab, at);
-    row->addWidget(tab);
-    cards_->addCard(page);
-  }
-  row->addStretch();
-  column->addLayout(row);
-  column->addWidget(cards_, 1);
-  connect(tabs_, &QButtonGroup::idClicked, this, [this](int at) {
-    cards_->choose(at);
+  card_ = new CardTabs({tr("Trace"), tr("Takes"), tr("Set-up")});
+  for (QWidget* each : {static_cast<QWidget*>(trace_), static_cast<QWidget*>(takes_),
+                        static_cast<QWidget*>(setUp_)})
+    card_->addCard(each);
+  connect(card_, &CardTabs::chose, this, [this](int at) {
     if (at == kTakes) takes_->refreshWhatIsKept();
   });
   connect(trace_, &TracePanel::wantsBench, this, &Bench::wantsBench);
@@ -286,7 +270,7 @@ void RehearseBench::refresh() {
   if (shown_ != happened || rehearsal_->still()) {
     if (!session->stack().empty()) prompts_->refresh(*session);
     trace_->refresh();
-    if (cards_->chosen() == kTakes) takes_->refreshWhatIsKept();
+    if (card_->chosen() == kTakes) takes_->refreshWhatIsKept();
   }
   shown_ = happened;
   other_->setVisible(rehearsal_->reel()->hasOther());

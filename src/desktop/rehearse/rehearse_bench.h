@@ -1,7 +1,6 @@
 // The Rehearse bench: the running menu with its prompts, its time line and a controller below; at
 // the side what happened, the takes, and how it is shown.
 #pragma once
-#include <QButtonGroup>
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
@@ -18,7 +17,7 @@ class QHBoxLayout;
 
 namespace bristle {
 
-class CardStack;
+class CardTabs;
 class Pad;
 class PromptLine;
 class Rehearsal;
@@ -34,7 +33,7 @@ class RehearseBench : public Bench {
  public:
   RehearseBench(Work& work, QWidget* parent);
   ~RehearseBench() override;
-  QWidget* card() override { return card_; }
+  QWidget* card() override;
   void enter() override;
   void leave() override;
   QString hint() const override;
@@ -70,9 +69,7 @@ class RehearseBench : public Bench {
   TimeLine* line_;
   Pad* pad_;
   QLabel *title_, *about_;
-  QWidget* card_;
-  CardStack* cards_;
-  QButtonGroup* tabs_;
+  CardTabs* card_;
   TracePanel* trace_;
   TakesPanel* takes_;
   SetUpForm* setUp_;

@@ -54,6 +54,10 @@ RunningMenu::RunningMenu(Work& work, Rehearsal& rehearsal, QWidget* parent)
   setAccessibleDescription(
       tr("Arrows move, Enter accepts, Escape goes back, Tab steps; F6 leaves the menu"));
   connect(&rehearsal, &Rehearsal::begun, this, [this] { kept_.forget(); });
+  connect(&work, &Work::picturesChanged, this, [this] {
+    kept_.forget();
+    update();
+  });
   connect(&rehearsal, &Rehearsal::advanced, this, &RunningMenu::refresh);
 }
 

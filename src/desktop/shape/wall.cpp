@@ -7,9 +7,11 @@
 #include <algorithm>
 
 #include "core/findings/visible.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/shape/ledger_model.h"
 #include "desktop/shape/readings.h"
 #include "desktop/shape/tile_view.h"
+#include "desktop/view/counted.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -42,6 +44,7 @@ Wall::Wall(Work& work, TileView& view, Readings& readings, LedgerModel& model, Q
   const auto again = [this] { viewport()->update(); };
   connect(&work, &Work::changed, this, again);
   connect(&work, &Work::pickedChanged, this, again);
+  connect(&work.findings(), &FindingsWatch::changed, this, again);
   connect(&view, &TileView::changed, this, again);
   connect(&readings, &Readings::changed, this, again);
 }
@@ -183,6 +186,10 @@ void Wall::paintWords(QPainter& p, const QRect& rect, int section, StateIndex st
     else if (count && lookAlike(kind, table->state(state), table->base()))
       words = tr("looks like the base");
   }
+  const auto found = work_.findings().wordsOf(
+      [&](const Finding& f) { return f.kind == kind.id && column && f.state == *column; });
+  if (!found.empty())
+    words += QLatin1Char('\n') + counted(found.size(), tr("%n finding"), tr("%n findings"));
   p.setFont(font());
   p.drawText(text.adjusted(0, 16, 0, 0), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, words);
   if (const CaptionContrast* read = readings_.of(column))

@@ -9,6 +9,8 @@
 
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
+#include "desktop/derive/findings_watch.h"
+#include "desktop/view/counted.h"
 #include "desktop/view/kind_mime.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/while_seen.h"
@@ -19,6 +21,7 @@
 namespace bristle {
 namespace {
 constexpr QSize kMiniature(64, 38);
+constexpr int kWide = 84;  // px that words have beside it
 constexpr int kSoon = 30;  // ms after a change until miniatures are looked at: once for many
 
 // Not tinted when it is picked: it shows the thing itself.
@@ -86,6 +89,9 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   connect(&work.miniatures(), &Miniatures::changed, this, [this] {
     if (isVisible() && !soon_.isActive()) soon_.start();
   });
+  connect(&work.findings(), &FindingsWatch::changed, this, [this] {
+    if (isVisible()) refresh();
+  });
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -144,22 +150,39 @@ void Shelf::changeEvent(QEvent* event) {
 void Shelf::refresh() {
   filling_ = true;
   const Project& p = work_.project();
+  // With what is found there, in a line of its own.
+  const auto show = [](QListWidgetItem& item, QStringList lines, const QStringList& found) {
+    if (!found.empty()) lines << counted(found.size(), tr("%n finding"), tr("%n findings"));
+    const QString text = lines.join(QLatin1Char('\n'));
+    item.setText(text);
+    const QFontMetrics metrics(item.listWidget()->font());
+    const QRect room(0, 0, kWide, 400);
+    item.setSizeHint({0, std::max(kMiniature.height(),
+                                  metrics.boundingRect(room, Qt::TextWordWrap, text).height()) +
+                             10});
+    item.setToolTip(found.join(QLatin1Char('\n')));
+  };
   int kind = -1, screen = -1;
   for (size_t i = 0; i < p.kinds.size(); ++i)
     if (p.kinds[i]->id == work_.picked().kind) kind = static_cast<int>(i);
   for (size_t i = 0; i < p.screens.size(); ++i)
     if (p.screens[i]->id == work_.picked().screen) screen = static_cast<int>(i);
-  fill(
-      kinds_, static_cast<int>(p.kinds.size() + p.groups.size()), kind,
-      [&](int i, QListWidgetItem& item) {
-        const auto at = size_t(i);
-        item.setText(at < p.kinds.size()
-                         ? toQt(p.kinds[at]->name)
-                         : tr("%1\nreusable group").arg(toQt(p.groups[at - p.kinds.size()]->name)));
-      });
+  fill(kinds_, static_cast<int>(p.kinds.size() + p.groups.size()), kind,
+       [&](int i, QListWidgetItem& item) {
+         const auto at = size_t(i);
+         if (at >= p.kinds.size())
+           return item.setText(
+               tr("%1\nreusable group").arg(toQt(p.groups[at - p.kinds.size()]->name)));
+         const KindId& id = p.kinds[at]->id;
+         show(item, {toQt(p.kinds[at]->name)}, work_.findings().wordsOf([&](const Finding& f) {
+           return f.kind == id && !f.screen;
+         }));
+       });
   fill(screens_, static_cast<int>(p.screens.size()), screen, [&](int i, QListWidgetItem& item) {
     const Screen& s = *p.screens[size_t(i)];
-    item.setText(s.id == p.first ? tr("%1\nopens first").arg(toQt(s.name)) : toQt(s.name));
+    QStringList lines{toQt(s.name)};
+    if (s.id == p.first) lines << tr("opens first");
+    show(item, lines, work_.findings().wordsOf([&](const Finding& f) { return f.screen == s.id; }));
   });
   filling_ = false;
   if (!soon_.isActive()) soon_.start();

@@ -25,6 +25,8 @@ struct Display {
   // What cannot be seen or touched: a notch, a camera; and the round of its corners.
   std::vector<Box> blocked = {};
   Px corner = 0;
+  double perInch = 0;   // device px to an inch of it; 0: not known
+  double distance = 0;  // from the eyes, mm; 0: not known
   Extras extra = {};
   bool operator==(const Display&) const = default;
   Px layoutWidth() const { return width / scale; }
@@ -100,8 +102,11 @@ struct Shortcut {
 struct Settings {
   bool pointerMovesFocus = true;  // "together"; false: "apart"
   Ms repeatDelay = 400, repeatInterval = 120;
-  Px leastHit = 24;  // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
-  Px leastGap = 8;   // hit areas should lie at least so far from one another; 0: however near
+  Px leastHit = 24;       // hit areas should be at least this wide and high (WCAG 2.2 §2.5.8)
+  double leastHitMm = 0;  // … and this many mm, where a display says how dense it is; 0: not asked
+  double leastText = 16;  // capitals of captions should be seen this high, minutes of arc, where a
+                          // display says how far it is (ISO 9241-303); 0: not asked
+  Px leastGap = 8;        // hit areas should lie at least so far from one another; 0: however near
   std::vector<std::string> rulesOff = {};  // the findings of which are not told, by name
   bool darkSet = false;                    // named values show their dark side
   Px gridWidth = 8, gridHeight = 8;        // of the canvas: what is dragged snaps to it

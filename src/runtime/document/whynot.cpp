@@ -98,7 +98,9 @@ std::optional<Error> whyNot(const Display& d) {
   std::string why =
       firstOf(range("a width", d.width, 1, kLargestDisplay),
               range("a height", d.height, 1, kLargestDisplay), range("a scale", d.scale, 0.1, 8),
-              range("a round corner", d.corner, 0, 1000));
+              range("a round corner", d.corner, 0, 1000),
+              range("a density, px to an inch,", d.perInch, 0, 2000),
+              range("a distance, mm,", d.distance, 0, 20'000));
   for (const Px edge : {d.safe.left, d.safe.top, d.safe.right, d.safe.bottom})
     if (why.empty()) why = range("a safe area", edge, 0, 1000);
   if (d.blocked.size() > kMostBlocked) why = fmt::format("at most {} blocked areas", kMostBlocked);
@@ -113,6 +115,8 @@ std::optional<Error> whyNot(const Settings& s) {
   const std::string why = firstOf(time("a repeat delay, ms,", s.repeatDelay),
                                   time("a repeat interval, ms,", s.repeatInterval, 1),
                                   range("a least hit size", s.leastHit, 1, 400),
+                                  range("a least hit size, mm,", s.leastHitMm, 0, 50),
+                                  range("a least height of text, ′,", s.leastText, 0, 60),
                                   range("a least gap", s.leastGap, 0, 400),
                                   range("a grid’s width", s.gridWidth, 1, 4000),
                                   range("a grid’s height", s.gridHeight, 1, 4000));

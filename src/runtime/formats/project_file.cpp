@@ -45,6 +45,8 @@ Display readDisplay(JsonReader& r, const Json& value, const JsonPlace& at) {
   d.scale = r.number(value, at, "scale", 1, 0.1, 8);
   d.safe = readInsets(r, value, at, "safe");
   d.corner = r.number(value, at, "corner", 0, 0, 1000);
+  d.perInch = r.number(value, at, "perInch", 0, 0, 2000);
+  d.distance = r.number(value, at, "distance", 0, 0, 20'000);
   r.each(value, at, "blocked", [&](const Json& area, const JsonPlace& here) {
     if (!r.isObject(area, here)) return;
     const auto length = [&](const char* key) {
@@ -67,6 +69,8 @@ Json displayJson(const Display& d) {
                    {"right", d.safe.right},
                    {"bottom", d.safe.bottom}};
   if (d.corner != 0) out["corner"] = d.corner;
+  if (d.perInch != 0) out["perInch"] = d.perInch;
+  if (d.distance != 0) out["distance"] = d.distance;
   for (const Box& box : d.blocked)
     out["blocked"].push_back({{"x", box.x}, {"y", box.y}, {"w", box.w}, {"h", box.h}});
   putBack(out, d.extra);
@@ -80,6 +84,8 @@ Settings readSettings(JsonReader& r, const Json& value, const JsonPlace& at, int
   s.repeatDelay = r.milliseconds(value, at, "repeatDelay", 400);
   s.repeatInterval = r.milliseconds(value, at, "repeatInterval", 120);
   s.leastHit = r.number(value, at, "leastHit", 24, 1, 400);
+  s.leastHitMm = r.number(value, at, "leastHitMm", 0, 0, 50);
+  s.leastText = r.number(value, at, "leastText", 16, 0, 60);
   s.leastGap = r.number(value, at, "leastGap", 8, 0, 400);
   r.each(value, at, "rulesOff", [&](const Json& rule, const JsonPlace& here) {
     if (!rule.is_string()) return r.complain(here, "expected what the rule is called");
@@ -106,6 +112,8 @@ Json settingsJson(const Settings& s) {
            {"repeatDelay", s.repeatDelay},
            {"repeatInterval", s.repeatInterval}};
   if (s.leastHit != 24) out["leastHit"] = s.leastHit;
+  if (s.leastHitMm != 0) out["leastHitMm"] = s.leastHitMm;
+  if (s.leastText != 16) out["leastText"] = s.leastText;
   if (s.leastGap != 8) out["leastGap"] = s.leastGap;
   if (!s.rulesOff.empty()) out["rulesOff"] = s.rulesOff;
   if (s.darkSet) out["darkSet"] = true;

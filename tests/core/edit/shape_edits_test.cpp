@@ -330,7 +330,7 @@ TEST_F(ShapeEdits, AStateThatVanishesIsFound) {
   ASSERT_EQ(found.size(), 1U);
   EXPECT_EQ(found[0].rule, "unseen");
   EXPECT_THAT(found[0].place, HasSubstr("hover"));
-  must(changeKind(kind().id, "small", {}, [](Kind& k) { k.height = 10; }));
+  must(changeKind(kind().id, "small", {}, [](Kind& k) { k.height = 6; }));
   EXPECT_EQ(wrong().size(), 2U) << "its hit area is too small";
 }
 

@@ -24,6 +24,8 @@ struct Told {
   SortedFindings found;
   Told() {
     project.kinds[0].edit().height = 11;
+    project.settings.leastHit = 25;
+    project.settings.leastGap = 0;
     Project p = project;
     for (const Finding& f : check(p))
       if (f.item == buttons(p)[1] && f.rule == "idle-button")

@@ -1,8 +1,8 @@
-// A controller without hardware: SDL's virtual joystick, so that the real path is tested.
+// A controller without hardware: SDL's virtual joystick, so that the real path is taken.
 #pragma once
 #include <SDL.h>
 
-namespace bristle::test {
+namespace bristle {
 
 class VirtualPad {
  public:
@@ -42,4 +42,4 @@ class VirtualPad {
   SDL_Joystick* joystick_ = nullptr;
 };
 
-}  // namespace bristle::test
+}  // namespace bristle
