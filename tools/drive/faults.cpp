@@ -56,8 +56,15 @@ class Planter {
     button("accessible name", [](ButtonData& b) { b.caption = b.accessibleName = {}; });
     button("label-in-name", [](ButtonData& b) { b.accessibleName = "something else"; });
     button("placeholder", [](ButtonData& b) { b.caption = b.accessibleName = "Lorem ipsum"; });
-    // On the first screen, whose captions do not shrink.
-    std::rotate(free_.begin(), free_.begin() + 1, free_.end());
+    // On one that does not grow with its caption.
+    const auto stiff = std::find_if(free_.begin(), free_.end(), [this](const Spot& spot) {
+      const Kind& kind =
+          *find(project_, findItem(*project_.screens[spot.screen], spot.id)->button()->kind);
+      return !kind.fitsCaption &&
+             std::none_of(kind.base.begin(), kind.base.end(),
+                          [](const auto& each) { return each.first.prop == Prop::Overflow; });
+    });
+    if (stiff != free_.end()) std::rotate(free_.begin(), stiff + 1, free_.end());
     button("caption-cut", [](ButtonData& b) {
       b.accessibleName = {};
       b.caption = "A caption that says far more than any button has the room to say at all, and on";
