@@ -95,6 +95,12 @@ TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   work().undo();
   settled();
   EXPECT_TRUE(has("hit-size"));
+  // The same by keys.
+  pick("hit-size");
+  list->setFocus();
+  key(Qt::Key_Return, Qt::ControlModifier);
+  settled();
+  EXPECT_FALSE(has("hit-size"));
 }
 
 TEST_F(FindingsBenchTest, AFindingIsAcceptedOnlyForAReason) {

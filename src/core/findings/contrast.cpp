@@ -116,11 +116,13 @@ void checkFadings(const Surroundings& around, const Kind& kind, Findings& out) {
                       1;
   out.push_back(
       {.place = "kind “" + kind.name + "”",
-       .reason = fmt::format("from “{}” to “{}” its caption cannot be read for {:.0f} ms, down to "
-                             "{:.1f} : 1{}",
-                             stateName(machine, worst->from), stateName(machine, worst->to),
-                             worst->lasts, worst->ratio,
-                             others > 0 ? fmt::format("; the same on {} other ways", others) : ""),
+       .reason = fmt::format(
+           "from “{}” to “{}” its caption cannot be read for {:.0f} ms, down to "
+           "{:.1f} : 1{}",
+           stateName(machine, worst->from), stateName(machine, worst->to), worst->lasts,
+           worst->ratio,
+           others > 0 ? fmt::format("; the same on {} other way{}", others, others > 1 ? "s" : "")
+                      : ""),
        .kind = kind.id,
        .state = worst->to,
        .figure = worst->lasts,

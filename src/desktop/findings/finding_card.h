@@ -17,6 +17,9 @@ class FindingCard : public QWidget {
  public:
   explicit FindingCard(Work& work);
   void refresh();
+  // By one of its mends; nothing where it has none.
+  void mend(size_t which);
+  void mendAlike();
 
  Q_SIGNALS:
   // To where it is made.
@@ -28,8 +31,6 @@ class FindingCard : public QWidget {
   void show(const Finding* finding);
   void buildMends(Form& form);
   void buildAccepting(Form& form);
-  void mend(size_t which);
-  void mendAlike();
   void accept(const std::vector<std::string>& keys);
   std::vector<std::string> alike(const Finding& finding) const;
 

@@ -104,6 +104,12 @@ void FindingsBench::addCommands() {
   card(tr("The finding in hand"), 0);
   card(tr("Rules and limits"), 1);
   work_.commands().add(
+      this, tr("Mend the finding in hand"), QKeySequence(Qt::CTRL | Qt::Key_Return),
+      [this] { finding_->mend(0); }, KeysWork::InWindow);
+  work_.commands().add(
+      this, tr("Mend all findings alike"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Return),
+      [this] { finding_->mendAlike(); }, KeysWork::InWindow);
+  work_.commands().add(
       this, tr("Find in the findings"), QKeySequence::Find, [this] { filter_->setFocus(); },
       KeysWork::InWindow);
 }
@@ -165,7 +171,9 @@ void FindingsBench::goThere() {
 
 QString FindingsBench::hint() const {
   return tr(
-      "Return: to where it is made · F9, Shift+F9: the next and the one before, from any bench");
+      "Return: to where it is made · Ctrl+Return mends it, with Shift all alike · F9: the next "
+      "one, "
+      "from any bench");
 }
 
 void FindingsBench::keepState(QSettings& settings) const {
