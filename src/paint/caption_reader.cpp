@@ -11,6 +11,7 @@
 #include "runtime/document/project.h"
 #include "runtime/machine/condition.h"
 #include "runtime/machine/easing.h"
+#include "runtime/machine/mix.h"
 #include "runtime/machine/program.h"
 
 namespace bristle {
@@ -210,8 +211,21 @@ std::vector<Eyes::Caption> readCaptions(LookPainter& looks, LookTables& tables,
   return out;
 }
 
+namespace {
+
+// Between two ends at which it is read it fades only where light on dark becomes dark on light.
+bool mayFade(const std::optional<Eyes::Caption>& from, const std::optional<Eyes::Caption>& to) {
+  if (!from || !to || from->ratio < kReadable || to->ratio < kReadable) return true;
+  const auto isLighter = [](const Eyes::Caption& c) {
+    return luminance(c.text) > luminance(c.behind);
+  };
+  return isLighter(*from) != isLighter(*to);
+}
+
+}  // namespace
+
 std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,
-                                      const Project& project, const Kind& kind,
+                                      const Project& project, const Kind& kind, Ms least,
                                       const std::atomic<bool>* stop) {
   std::vector<Eyes::Fading> out;
   const Machine* machine = find(project, kind.machine);
@@ -219,9 +233,17 @@ std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,
   if (!machine || !table || kind.width < 1 || kind.height < 1) return out;
   QImage behind(QSizeF(kind.width, kind.height).toSize(), QImage::Format_ARGB32_Premultiplied);
   behind.fill(toQt(groundOf(project, kind)));
+  std::map<StateIndex, std::optional<Eyes::Caption>> ends;
+  const auto end = [&](StateIndex state) -> const std::optional<Eyes::Caption>& {
+    const auto [at, isNew] = ends.try_emplace(state);
+    if (isNew)
+      at->second = readAt(looks, kind, *table, table->state(state), kind.sampleCaption, behind, 1);
+    return at->second;
+  };
   for (const Way& way : waysOf(project, *machine)) {
     if (stop && stop->load()) break;
-    if (table->state(way.from) == table->state(way.to)) continue;
+    if (way.lasts < least || table->state(way.from) == table->state(way.to)) continue;
+    if (!mayFade(end(way.from), end(way.to))) continue;
     LookPlayer player(table, way.from);
     player.begin(way.from, 0);
     player.go(way.to, way.pace, 0);

@@ -12,7 +12,7 @@ std::vector<Eyes::Caption> readCaptions(LookPainter& looks, LookTables& tables,
 
 // As Eyes::fadings says.
 std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,
-                                      const Project& project, const Kind& kind,
+                                      const Project& project, const Kind& kind, Ms least,
                                       const std::atomic<bool>* stop);
 
 }  // namespace bristle

@@ -37,6 +37,12 @@ Found shownPart(LookPainter& looks, const Kind& kind, const Look& look, const QR
   return out;
 }
 
+// Of a picture that stands on an opaque ground.
+Colour opaque(QRgb px) {
+  return {static_cast<std::uint8_t>(qRed(px)), static_cast<std::uint8_t>(qGreen(px)),
+          static_cast<std::uint8_t>(qBlue(px)), 255};
+}
+
 std::optional<CaptionContrast> contrastOf(LookPainter& looks, const Kind& kind, const Look& look,
                                           const std::string& caption, const QImage& backdrop,
                                           PartType type) {
@@ -57,9 +63,12 @@ std::optional<CaptionContrast> contrastOf(LookPainter& looks, const Kind& kind, 
   const QImage behind = draw(false), with = draw(true);
   const Colour text = found.colour;
   std::vector<CaptionContrast> all;
-  for (int y = 0; y < area.height(); ++y)
+  for (int y = 0; y < area.height(); ++y) {
+    const auto* lower = reinterpret_cast<const QRgb*>(behind.constScanLine(y));
+    const auto* upper = reinterpret_cast<const QRgb*>(with.constScanLine(y));
     for (int x = 0; x < area.width(); ++x) {
-      const Colour below = fromQt(behind.pixelColor(x, y)), above = fromQt(with.pixelColor(x, y));
+      if (lower[x] == upper[x]) continue;  // nothing of it there: most of them
+      const Colour below = opaque(lower[x]), above = opaque(upper[x]);
       const Colour full = over(text, below);
       const int span =
           std::abs(full.r - below.r) + std::abs(full.g - below.g) + std::abs(full.b - below.b);
@@ -68,6 +77,7 @@ std::optional<CaptionContrast> contrastOf(LookPainter& looks, const Kind& kind, 
       if (span < 3 || moved < span * kLeastCoverage) continue;
       all.push_back({contrast(full, below), full, below});
     }
+  }
   if (all.empty()) {
     // It cannot be told from what is behind it anywhere.
     const Colour below = fromQt(behind.pixelColor(behind.rect().center()));

@@ -14,6 +14,17 @@ constexpr double kSeenApart = 0.04;  // of OKLab: what is noticed without lookin
 
 }  // namespace
 
+struct PaintedEyes::Rendered {
+  Rendered(LookPainter& painter, const Kind& of, std::shared_ptr<const LookTable> with, Colour on)
+      : table(std::move(with)), kind(of), ground(on), looks(painter, kind, *table, ground) {}
+  std::shared_ptr<const LookTable> table;
+  Kind kind;  // the project that it was of may be gone
+  Colour ground;
+  RenderedLooks looks;
+};
+
+PaintedEyes::~PaintedEyes() = default;
+
 PaintedEyes::PaintedEyes(const QString& folder) {
   if (!folder.isEmpty()) looks_.pictures().setFolder(folder);
 }
@@ -59,17 +70,25 @@ std::vector<Eyes::Caption> PaintedEyes::captions(const Project& project, const S
   return readCaptions(looks_, tables_, project, screen, layout, stop);
 }
 
-std::vector<Eyes::Fading> PaintedEyes::fadings(const Project& project, const Kind& kind,
+std::vector<Eyes::Fading> PaintedEyes::fadings(const Project& project, const Kind& kind, Ms least,
                                                const std::atomic<bool>* stop) {
-  return readFadings(looks_, tables_, project, kind, stop);
+  return readFadings(looks_, tables_, project, kind, least, stop);
+}
+
+const RenderedLooks* PaintedEyes::rendered(const Project& project, const Kind& kind) {
+  const auto table = tables_.get(project, kind.id);
+  const Colour ground = groundOf(project, kind);
+  if (!table) return nullptr;
+  if (!rendered_ || rendered_->table != table || rendered_->ground != ground)
+    rendered_ = std::make_unique<Rendered>(looks_, kind, table, ground);
+  return &rendered_->looks;
 }
 
 int PaintedEyes::changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b,
                            Vision vision, int enough) {
-  const auto table = tables_.get(project, kind.id);
-  if (!table) return 0;
-  const RenderedLooks rendered(looks_, kind, *table, groundOf(project, kind));
-  return rendered.changedPx(a, b, enough, [vision](QRgb l, QRgb r) {
+  const RenderedLooks* looks = rendered(project, kind);
+  if (!looks) return 0;
+  return looks->changedPx(a, b, enough, [vision](QRgb l, QRgb r) {
     return lookApart(seenWith(vision, fromQt(QColor(l))), seenWith(vision, fromQt(QColor(r)))) >=
            kSeenApart;
   });
@@ -77,9 +96,8 @@ int PaintedEyes::changedPx(const Project& project, const Kind& kind, StateIndex 
 
 double PaintedEyes::focusShare(const Project& project, const Kind& kind, StateIndex focused,
                                StateIndex rest) {
-  const auto table = tables_.get(project, kind.id);
-  if (!table) return 0;
-  return RenderedLooks(looks_, kind, *table, groundOf(project, kind)).focusShare(focused, rest);
+  const RenderedLooks* looks = rendered(project, kind);
+  return looks ? looks->focusShare(focused, rest) : 0;
 }
 
 }  // namespace bristle

@@ -1,5 +1,7 @@
 // What a check sees: fonts and looks as they are painted.
 #pragma once
+#include <memory>
+
 #include "core/findings/probes.h"
 #include "paint/fonts.h"
 #include "paint/look_painter.h"
@@ -7,11 +9,14 @@
 
 namespace bristle {
 
+class RenderedLooks;
+
 // Of one project after another; each belongs to one thread.
 class PaintedEyes : public Eyes {
  public:
   // Where pictures of the project lie; none are painted without it.
   explicit PaintedEyes(const QString& folder = {});
+  ~PaintedEyes() override;
   const TextMeasure& measure() const override { return measure_; }
   bool cutsCaption(const Project& project, const Screen& screen, const Layout& layout,
                    size_t item) override;
@@ -21,7 +26,7 @@ class PaintedEyes : public Eyes {
                          const LanguageId& language) override;
   std::vector<Caption> captions(const Project& project, const Screen& screen, const Layout& layout,
                                 const std::atomic<bool>* stop) override;
-  std::vector<Fading> fadings(const Project& project, const Kind& kind,
+  std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                               const std::atomic<bool>* stop) override;
   int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b, Vision vision,
                 int enough) override;
@@ -29,9 +34,14 @@ class PaintedEyes : public Eyes {
                     StateIndex rest) override;
 
  private:
+  // The pictures of a kind's states, kept while the same kind is asked for.
+  struct Rendered;
+  const RenderedLooks* rendered(const Project& project, const Kind& kind);
+
   LookPainter looks_;
   LookTables tables_;
   FontMeasure measure_;
+  std::unique_ptr<Rendered> rendered_;
 };
 
 }  // namespace bristle

@@ -16,6 +16,23 @@ bool differ(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b) {
 
 }  // namespace
 
+Edit together(std::string name, std::vector<Edit> edits) {
+  return {
+      std::move(name), {}, [edits = std::move(edits)](const Project& before) -> Result<Project> {
+        std::optional<Project> now;
+        std::optional<Error> why;
+        for (const Edit& edit : edits) {
+          auto next = edit.apply(now ? *now : before);
+          if (next)
+            now = std::move(*next);
+          else if (!why)
+            why = next.error();
+        }
+        if (now) return *now;
+        return fail({}, why ? why->reason : "there is nothing to do");
+      }};
+}
+
 Change changeBetween(const Project& a, const Project& b) {
   return {a.name != b.name || a.settings != b.settings || a.displays != b.displays ||
               a.languages != b.languages || a.values != b.values || a.first != b.first ||

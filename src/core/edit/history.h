@@ -20,6 +20,10 @@ struct Edit {
   std::function<Result<Project>(const Project&)> apply;
 };
 
+// One step for several edits, one after another. What one of them cannot do any more, since another
+// did it, is left out; refused where none of them can.
+Edit together(std::string name, std::vector<Edit> edits);
+
 // What differs between two projects, by identity of their shared parts; views refresh by it.
 struct Change {
   bool settings = false, machines = false, kinds = false, screens = false;

@@ -107,7 +107,7 @@ void checkContrast(const Surroundings& around, const Screen& screen, Findings& o
 void checkFadings(const Surroundings& around, const Kind& kind, Findings& out) {
   const Machine* machine = find(around.project, kind.machine);
   if (!around.eyes || !machine || kind.still) return;
-  const auto all = around.eyes->fadings(around.project, kind, around.stop);
+  const auto all = around.eyes->fadings(around.project, kind, Ms(kNoticed), around.stop);
   const auto worst = std::max_element(
       all.begin(), all.end(), [](const auto& a, const auto& b) { return a.lasts < b.lasts; });
   if (worst == all.end() || worst->lasts <= kNoticed) return;

@@ -153,17 +153,7 @@ void checkDisplayRoutes(const Surroundings& around, const Screen& screen, Findin
          .figure = double(words.size()),
          .limit = 0,
          .unit = "moves",
-         .mends = {{fmt::format("pin them there as on {}", displays[0].name),
-                    {},
-                    [pins](const Project& before) -> Result<Project> {
-                      Project now = before;
-                      for (const Edit& pin : pins) {
-                        auto next = pin.apply(now);
-                        if (!next) return next;
-                        now = std::move(*next);
-                      }
-                      return now;
-                    }}}});
+         .mends = {together(fmt::format("pin them there as on {}", displays[0].name), pins)}});
   }
 }
 

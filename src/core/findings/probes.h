@@ -66,7 +66,8 @@ class Eyes {
     double lasts = 0;
     double ratio = 0;  // the lowest
   };
-  virtual std::vector<Fading> fadings(const Project& project, const Kind& kind,
+  // What takes less than `least` is left out.
+  virtual std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                                       const std::atomic<bool>* stop) = 0;
   // How many px of a kind look otherwise in the one state than in the other to those who see so:
   // by 0.04 and more in OKLab. Counts no further than `enough`.

@@ -91,15 +91,7 @@ void FindingCard::mendAlike() {
   std::vector<Edit> all;
   for (const Finding& f : work_.findings().now().open)
     if (f.rule == picked->rule && !f.mends.empty()) all.push_back(f.mends.front());
-  work_.perform({"mend all alike", {}, [all](const Project& before) -> Result<Project> {
-                   Project now = before;
-                   for (const Edit& each : all) {
-                     auto next = each.apply(now);
-                     if (!next) return next;
-                     now = std::move(*next);
-                   }
-                   return now;
-                 }});
+  work_.perform(together("mend all alike", all));
 }
 
 void FindingCard::accept(const std::vector<std::string>& keys) {
