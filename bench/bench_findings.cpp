@@ -9,6 +9,7 @@
 #include "core/findings/check.h"
 #include "core/findings/review.h"
 #include "core/formats/file_io.h"
+#include "everywhere.h"
 #include "measure.h"
 #include "paint/painted_eyes.h"
 #include "runtime/formats/project_file.h"
@@ -20,14 +21,7 @@ using namespace bristle;
 // On six displays and in three languages, whatever it has.
 Project demo(const std::string& file) {
   Project p = parseProject(*readFile(std::string(BRISTLE_SOURCE) + "/data/" + file))->project;
-  for (size_t i = 0; p.displays.size() < 6; ++i) {
-    p.displays.push_back(bristle::Display(p.displays[i]));
-    p.displays.back().id.text += "-more";
-  }
-  while (p.languages.size() < 3) {
-    p.languages.push_back(Language(p.languages[0]));
-    p.languages.back().id = {"more" + std::to_string(p.languages.size())};
-  }
+  everywhere(p);
   return p;
 }
 

@@ -10,6 +10,7 @@
 #include "core/rehearse/reel.h"
 #include "core/rehearse/restless.h"
 #include "core/rehearse/take_runs.h"
+#include "everywhere.h"
 #include "measure.h"
 #include "paint/fonts.h"
 #include "paint/kept_layers.h"
@@ -97,14 +98,7 @@ void allTakes(benchmark::State& state) {
     Demo demo{opened(std::string(folder) + "/" + file + ".bristle"), {}};
     for (const std::string& path : takeFilesIn(dataFolder() + folder))
       demo.takes.push_back(*readTake(path));
-    for (size_t i = 0; demo.project.displays.size() < 6; ++i) {
-      demo.project.displays.push_back(bristle::Display(demo.project.displays[i]));
-      demo.project.displays.back().id.text += "-more";
-    }
-    while (demo.project.languages.size() < 3) {
-      demo.project.languages.push_back(Language(demo.project.languages[0]));
-      demo.project.languages.back().id = {"more" + std::to_string(demo.project.languages.size())};
-    }
+    everywhere(demo.project);
     demos.push_back(std::move(demo));
   }
   double runsDone = 0;

@@ -28,10 +28,10 @@ LookOwner ownerOf(const Screen& screen, const Item& item) {
   return {item.button()->kind, screen.id, item.id};
 }
 
-// A dark set of named values, where there is one, is looked at, too.
+// The set of named values that does not count just now, dark or light, is looked at, too.
 struct Seen {
   Eyes::Caption worst;
-  bool dark = false;
+  bool other = false;
 };
 
 std::string stateName(const Machine* machine, const StateId& id) {
@@ -53,7 +53,10 @@ void tell(const Surroundings& around, const Screen& screen, const Seen& seen, Fi
                                   "is wanted",
                                   worst.icon ? "icon" : "caption", worst.ratio,
                                   stateName(machine, worst.state),
-                                  seen.dark ? " in the dark set" : "", least),
+                                  !seen.other                       ? ""
+                                  : around.project.settings.darkSet ? " in the light set"
+                                                                    : " in the dark set",
+                                  least),
             .kind = kind.id,
             .state = worst.state,
             .screen = screen.id,
@@ -62,8 +65,8 @@ void tell(const Surroundings& around, const Screen& screen, const Seen& seen, Fi
             .limit = least,
             .unit = ": 1"};
   if (worst.icon) f.detail = "icon";
-  if (seen.dark) f.detail += f.detail.empty() ? "dark" : " dark";
-  if (!seen.dark && contrast(better, worst.behind) >= least)
+  if (seen.other) f.detail += f.detail.empty() ? "other set" : " other set";
+  if (!seen.other && contrast(better, worst.behind) >= least)
     f.mends = {changeCells(owner, {{worst.state, key, better}},
                            fmt::format("change the {}’s colour", worst.icon ? "icon" : "caption"))};
   out.push_back(std::move(f));
@@ -78,7 +81,7 @@ bool hasDarkSides(const Project& project) {
 }  // namespace
 
 // On the first display in the first language; of each kind and state the worst is told. What
-// disabled buttons show may be weak (“inactive component”). What the dark set alone breaks is told
+// disabled buttons show may be weak (“inactive component”). What the other set alone breaks is told
 // as such.
 void checkContrast(const Surroundings& around, const Screen& screen, Findings& out) {
   if (!around.eyes || around.project.displays.empty() || around.stopped()) return;
@@ -92,11 +95,9 @@ void checkContrast(const Surroundings& around, const Screen& screen, Findings& o
     for (const Eyes::Caption& each : around.eyes->captions(project, screen, layout, around.stop)) {
       if (each.ratio >= wanted(each)) continue;
       const Item& item = *screen.items[each.item];
-      const auto [at, isNew] =
-          worst.try_emplace({item.button()->kind, each.state, ownerOf(screen, item).item},
-                            Seen{each, project.settings.darkSet});
-      if (!isNew && at->second.dark == project.settings.darkSet &&
-          each.ratio < at->second.worst.ratio)
+      const auto [at, isNew] = worst.try_emplace(
+          {item.button()->kind, each.state, ownerOf(screen, item).item}, Seen{each, other});
+      if (!isNew && at->second.other == other && each.ratio < at->second.worst.ratio)
         at->second.worst = each;
     }
   }

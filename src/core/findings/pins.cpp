@@ -40,69 +40,76 @@ int boxOn(const ScreenRoutes& other, const ScreenRoutes& here, int box) {
   return box < 0 ? -1 : other.boxOf[size_t(here.items[size_t(box)])];
 }
 
-}  // namespace
-
-// On every display in the first language; each pin once.
-void checkPins(const Surroundings& around, const Screen& screen, Findings& out) {
-  if (!saysAnything(screen, RouteType::Pinned)) return;
-  std::set<std::pair<ItemId, Dir>> told;
+// On every display in the first language, where anything of the sort is said.
+template <class Use>
+void onEachDisplay(const Surroundings& around, const Screen& screen, RouteType type, Use use) {
+  if (!saysAnything(screen, type)) return;
   for (const Display& display : around.project.displays) {
     if (around.stopped()) return;
     const Layout layout = laidOut(around, screen, display);
-    const ScreenRoutes routes = screenRoutes(screen, layout);
-    const RouteQuality quality = routeQuality(screen, layout, routes, around.stop);
-    for (const Wonder& wonder : routeWonders(screen, layout, routes, quality)) {
-      const auto [box, dir] = wonder.move;
-      if (routes.said[size_t(box)][size_t(dir)] != RouteType::Pinned) continue;
-      const Item& item = itemOf(screen, routes, box);
-      if (!told.insert({item.id, dir}).second) continue;
-      const int to = routes.output.routes[size_t(box)][size_t(dir)].target;
-      out.push_back(
-          {.place = fmt::format("{} · {}", screen.name, displayName(item)),
-           .reason = fmt::format("{} is pinned to “{}”, which is odd now: {}", nameOf(dir),
-                                 displayName(itemOf(screen, routes, to)), wonder.why),
-           .screen = screen.id,
-           .item = item.id,
-           .display = display.id,
-           .detail = std::string(nameOf(dir)),
-           .mends = wonder.mends});
-    }
+    use(display, layout, screenRoutes(screen, layout));
   }
+}
+
+}  // namespace
+
+// Each pin once.
+void checkPins(const Surroundings& around, const Screen& screen, Findings& out) {
+  std::set<std::pair<ItemId, Dir>> told;
+  onEachDisplay(around, screen, RouteType::Pinned,
+                [&](const Display& display, const Layout& layout, const ScreenRoutes& routes) {
+                  const RouteQuality quality = routeQuality(screen, layout, routes, around.stop);
+                  for (const Wonder& wonder : routeWonders(screen, layout, routes, quality)) {
+                    const auto [box, dir] = wonder.move;
+                    if (routes.said[size_t(box)][size_t(dir)] != RouteType::Pinned) continue;
+                    const Item& item = itemOf(screen, routes, box);
+                    if (!told.insert({item.id, dir}).second) continue;
+                    const int to = routes.output.routes[size_t(box)][size_t(dir)].target;
+                    out.push_back({.place = fmt::format("{} · {}", screen.name, displayName(item)),
+                                   .reason = fmt::format(
+                                       "{} is pinned to “{}”, which is odd now: {}", nameOf(dir),
+                                       displayName(itemOf(screen, routes, to)), wonder.why),
+                                   .screen = screen.id,
+                                   .item = item.id,
+                                   .display = display.id,
+                                   .detail = std::string(nameOf(dir)),
+                                   .mends = wonder.mends});
+                  }
+                });
 }
 
 // By what leads round the edge to something that does not lie on the same line.
 void checkWraps(const Surroundings& around, const Screen& screen, Findings& out) {
-  if (!saysAnything(screen, RouteType::Wrap)) return;
   std::set<std::pair<ItemId, Dir>> told;
-  for (const Display& display : around.project.displays) {
-    if (around.stopped()) return;
-    const Layout layout = laidOut(around, screen, display);
-    const ScreenRoutes routes = screenRoutes(screen, layout);
-    for (size_t box = 0; box < routes.wraps.size(); ++box)
-      for (const Dir dir : kDirs) {
-        const int to = routes.output.routes[box][size_t(dir)].target;
-        if (!routes.wraps[box][size_t(dir)] || to < 0) continue;
-        const Box &a = routes.input.boxes[box], &b = routes.input.boxes[size_t(to)];
-        const bool level = dir == Dir::Left || dir == Dir::Right;
-        const bool inLine =
-            level ? a.y < b.y + b.h && b.y < a.y + a.h : a.x < b.x + b.w && b.x < a.x + a.w;
-        const Item& item = itemOf(screen, routes, static_cast<int>(box));
-        if (inLine || !told.insert({item.id, dir}).second) continue;
-        Edit closed = setRoute(screen.id, item.id, dir, {RouteType::Closed, {}});
-        closed.name = fmt::format("close {}", nameOf(dir));
-        out.push_back({.rule = "odd-wrap",
-                       .place = fmt::format("{} · {}", screen.name, displayName(item)),
-                       .reason = fmt::format("{} leads round the edge to “{}”, which lies in "
-                                             "another {}",
-                                             nameOf(dir), displayName(itemOf(screen, routes, to)),
-                                             level ? "row" : "column"),
-                       .screen = screen.id,
-                       .item = item.id,
-                       .display = display.id,
-                       .detail = std::string(nameOf(dir)),
-                       .mends = {std::move(closed)}});
-      }
-  }
+  onEachDisplay(
+      around, screen, RouteType::Wrap,
+      [&](const Display& display, const Layout&, const ScreenRoutes& routes) {
+        for (size_t box = 0; box < routes.wraps.size(); ++box)
+          for (const Dir dir : kDirs) {
+            const int to = routes.output.routes[box][size_t(dir)].target;
+            if (!routes.wraps[box][size_t(dir)] || to < 0) continue;
+            const Box &a = routes.input.boxes[box], &b = routes.input.boxes[size_t(to)];
+            const bool level = dir == Dir::Left || dir == Dir::Right;
+            const bool inLine =
+                level ? a.y < b.y + b.h && b.y < a.y + a.h : a.x < b.x + b.w && b.x < a.x + a.w;
+            const Item& item = itemOf(screen, routes, static_cast<int>(box));
+            if (inLine || !told.insert({item.id, dir}).second) continue;
+            Edit closed = setRoute(screen.id, item.id, dir, {RouteType::Closed, {}});
+            closed.name = fmt::format("close {}", nameOf(dir));
+            out.push_back(
+                {.rule = "odd-wrap",
+                 .place = fmt::format("{} · {}", screen.name, displayName(item)),
+                 .reason = fmt::format("{} leads round the edge to “{}”, which lies in "
+                                       "another {}",
+                                       nameOf(dir), displayName(itemOf(screen, routes, to)),
+                                       level ? "row" : "column"),
+                 .screen = screen.id,
+                 .item = item.id,
+                 .display = display.id,
+                 .detail = std::string(nameOf(dir)),
+                 .mends = {std::move(closed)}});
+          }
+      });
 }
 
 // What is chosen on the first display would have been as good on the other, and come back from.
@@ -113,6 +120,7 @@ void checkDisplayRoutes(const Surroundings& around, const Screen& screen, Findin
   for (size_t d = 1; d < displays.size(); ++d) {
     if (around.stopped()) return;
     const ScreenRoutes other = screenRoutes(screen, laidOut(around, screen, displays[d]));
+    const auto sights = sightsOf(other);
     std::vector<std::string> words;
     std::vector<Edit> pins;
     ItemId where;
@@ -124,7 +132,6 @@ void checkDisplayRoutes(const Surroundings& around, const Screen& screen, Findin
         continue;
       // What leads elsewhere so that it comes back has a reason to.
       if (other.output.routes[size_t(to)][size_t(opposite(move.dir))].target != from) continue;
-      const auto sights = sightsOf(other);
       const Sight* in = innermost(sights, from, to);
       if (!in || merit(in->input, in->placeOf[size_t(from)], move.dir, in->placeOf[size_t(to)]) !=
                      Verdict::Natural)

@@ -40,6 +40,7 @@ FindingPicture::FindingPicture(Work& work, QWidget* parent) : QWidget(parent), w
   setMinimumHeight(140);
   setAccessibleName(tr("Picture of the place"));
   connect(&work, &Work::changed, this, [this] {
+    if (!isVisible()) return;  // it is shown anew when it comes into sight
     prepare();
     update();
   });

@@ -1,5 +1,5 @@
-#include "desktop/derive/findings_watch.h"
 #include "desktop/flow/flow_view.h"
+#include "desktop/derive/findings_watch.h"
 
 #include <QHelpEvent>
 #include <QKeyEvent>
@@ -276,7 +276,8 @@ void FlowView::goTo(Dir arrow) {
 
 void FlowView::beginLead() {
   if (!work_.item() || !work_.item()->button())
-    return work_.tell(tr("Pick the button that is to lead somewhere: Page Down, or a shoulder, goes through them"),
+    return work_.tell(tr("Pick the button that is to lead somewhere: Page Down, or a shoulder, "
+                         "goes through them"),
                       true);
   const auto now = step();
   lead_ = now && now->to >= 0 ? now->to : pickedScreen();

@@ -171,8 +171,7 @@ void Shelf::refresh() {
        [&](int i, QListWidgetItem& item) {
          const auto at = size_t(i);
          if (at >= p.kinds.size())
-           return item.setText(
-               tr("%1\nreusable group").arg(toQt(p.groups[at - p.kinds.size()]->name)));
+           return show(item, {toQt(p.groups[at - p.kinds.size()]->name), tr("reusable group")}, {});
          const KindId& id = p.kinds[at]->id;
          show(item, {toQt(p.kinds[at]->name)}, work_.findings().wordsOf([&](const Finding& f) {
            return f.kind == id && !f.screen;
