@@ -32,14 +32,20 @@ Project fernhollow() {
   return demo("glasshouse/fernhollow-glasshouse.bristle");
 }
 
+Findings lookAt(const Project& project, const ManyEyes& eyes,
+                const std::atomic<bool>* stop = nullptr) {
+  Probes probes;
+  eyes.lookFor(probes);
+  probes.stop = stop;
+  return check(project, probes);
+}
+
 void bothDemosFromCold(benchmark::State& state) {
   const Project one = saltglass(), other = fernhollow();
   size_t found = 0;
   bench::frames(state, [&] {
-    PaintedEyes eyes(QStringLiteral(BRISTLE_SOURCE "/data/demo"));
-    found = check(one, {.eyes = &eyes}).size();
-    PaintedEyes others(QStringLiteral(BRISTLE_SOURCE "/data/glasshouse"));
-    found += check(other, {.eyes = &others}).size();
+    found = lookAt(one, ManyEyes(QStringLiteral(BRISTLE_SOURCE "/data/demo"))).size();
+    found += lookAt(other, ManyEyes(QStringLiteral(BRISTLE_SOURCE "/data/glasshouse"))).size();
   });
   state.counters["findings"] = double(found);
 }
@@ -84,10 +90,7 @@ Project large() {
 
 void twoHundredKindsOnAHundredScreens(benchmark::State& state) {
   const Project p = large();
-  bench::frames(state, [&] {
-    PaintedEyes eyes;
-    (void)check(p, {.eyes = &eyes});
-  });
+  bench::frames(state, [&] { (void)lookAt(p, ManyEyes()); });
 }
 BENCHMARK(twoHundredKindsOnAHundredScreens)
     ->UseManualTime()
@@ -107,8 +110,8 @@ void stopped(benchmark::State& state) {
       told = std::chrono::steady_clock::now();
       stop = true;
     });
-    PaintedEyes eyes;
-    (void)check(p, {.eyes = &eyes, .stop = &stop});
+    const ManyEyes eyes;
+    (void)lookAt(p, eyes, &stop);
     const auto back = std::chrono::steady_clock::now();
     teller.join();
     const double ms = std::max(0.0, std::chrono::duration<double, std::milli>(back - told).count());

@@ -28,6 +28,17 @@ with tempfile.TemporaryDirectory() as folder:
             print(f"{sample}: /{'/'.join(map(str, error.absolute_path))}: {error.message}")
     print(f"{len(samples)} samples valid" if not failed else "invalid samples")
 
+# What is delivered says what its schema says.
+sheets = json.loads((source / "data/schema/sheets.schema.json").read_text())
+Draft202012Validator.check_schema(sheets)
+with tempfile.TemporaryDirectory() as folder:
+    demo = source / "data/demo/saltglass-deep.bristle"
+    for how, index in [(["--sheets", folder + "/s", "--trim"], "s/sheets.json"), (["--pictures", folder + "/p"], "p/index.json")]:
+        subprocess.run([bristle, "deliver", str(demo), *how], check=True, stdout=subprocess.DEVNULL)
+        for error in Draft202012Validator(sheets).iter_errors(json.loads((pathlib.Path(folder) / index).read_text())):
+            failed = True
+            print(f"{index}: /{'/'.join(map(str, error.absolute_path))}: {error.message}")
+
 # The schema must refuse, too: one value of a wrong sort in each place.
 sample = json.loads((source / "data/demo/saltglass-deep.bristle").read_text())
 for path, wrong in [

@@ -10,6 +10,12 @@
 
 namespace bristle {
 
+int tellMissing(Streams s, const Error& missing) {
+  s.err << "bristle: " << missing.reason
+        << "\n(--allow-missing draws a stand-in in their places)\n";
+  return kFound;
+}
+
 int tell(Streams streams, const Error& error) {
   streams.err << "bristle: " << error.text() << "\n";
   return kUnusable;

@@ -51,5 +51,7 @@ int runCommand(int argc, char** argv, Streams streams, WindowWish& wish);
 std::optional<OpenedProject> openFile(const std::string& file, Streams streams);
 bool openProject(const std::string& file, Project& project, Streams streams);
 int tell(Streams streams, const Error& error);
+// What a picture cannot show is found, not wrong use: exit code 1, and nothing is written.
+int tellMissing(Streams streams, const Error& missing);
 
 }  // namespace bristle

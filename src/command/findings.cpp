@@ -57,7 +57,7 @@ class Looking {
 
   SortedFindings at(const Project& project) {
     Probes probes = files_.probes();
-    probes.eyes = &eyes_;
+    eyes_.lookFor(probes);
     auto all = sorted(project, review_.check(project, probes));
     const auto other = [&](std::string_view rule) {
       return !o_.rules.empty() &&
@@ -72,7 +72,7 @@ class Looking {
   const FindingsOptions& o_;
   FileProbes files_;
   Review review_;
-  PaintedEyes eyes_;
+  ManyEyes eyes_;
 };
 
 // The first mend of what it names, or of all that have one, until none is left; each is looked at

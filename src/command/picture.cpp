@@ -4,9 +4,7 @@
 #include "command/command.h"
 #include "command/graphics.h"
 #include "core/formats/file_io.h"
-#include "deliver/measures.h"
 #include "deliver/pictures.h"
-#include "deliver/statechart.h"
 #include "paint/convert.h"
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
@@ -19,13 +17,6 @@ struct Options {
   std::string project, screen, kind, state, display, language, out;
   bool allowMissing = false;
 };
-
-// What a picture cannot show is found, not wrong use: exit code 1, and nothing is written.
-int tellMissing(Streams s, const Error& missing) {
-  s.err << "bristle: " << missing.reason
-        << "\n(--allow-missing draws a stand-in in their places)\n";
-  return kFound;
-}
 
 Result<QImage> screenPicture(const Project& project, const Options& o, LookPainter& looks) {
   const ScreenId id = o.screen.empty() ? project.first : ScreenId{o.screen};
@@ -94,66 +85,6 @@ Subcommand addPicture(CLI::App& app) {
   sub->add_flag("--allow-missing", o->allowMissing,
                 "Draw a stand-in for pictures that are missing or broken");
   return {sub, [o](Streams s) { return run(*o, s); }};
-}
-
-namespace {
-
-struct Wanted {
-  std::string project, pictures, statecharts, measures;
-  bool allowMissing = false;
-};
-
-int deliverDrawn(const Wanted& o, const Project& project, Streams s) {
-  const Graphics graphics(o.project);
-  LookPainter looks;
-  looks.pictures().setFolder(folderOf(o.project));
-  if (!o.measures.empty()) {
-    const Measured measured = measureAll(project, looks.pictures());
-    if (auto missing = missingIn(looks.pictures().takeProblems()); missing && !o.allowMissing)
-      return tellMissing(s, *missing);
-    if (auto written = writeFile(o.measures, writeMeasured(measured)); !written)
-      return tell(s, written.error());
-    s.out << measured.texts.size() << " texts and " << measured.areas.uses.size()
-          << " hit areas in " << o.measures << "\n";
-  }
-  if (o.pictures.empty()) return kFine;
-  const auto done = deliverPictures(project, looks, o.pictures, {.allowMissing = o.allowMissing});
-  // Without a place it is the list of what is missing.
-  if (!done && done.error().place.empty()) return tellMissing(s, done.error());
-  if (!done) return tell(s, done.error());
-  s.out << done->size() << " pictures and index.json in " << o.pictures << "\n";
-  return kFine;
-}
-
-int deliver(const Wanted& o, Streams s) {
-  if (o.pictures.empty() && o.statecharts.empty() && o.measures.empty())
-    return tell(s, {"deliver", "say what: --pictures, --statechart or --measures"});
-  Project project;
-  if (!openProject(o.project, project, s)) return kUnusable;
-  if (!o.statecharts.empty()) {
-    const auto done = deliverStatecharts(project, o.statecharts);
-    if (!done) return tell(s, done.error());
-    s.out << done->size() << " statecharts in " << o.statecharts << "\n";
-  }
-  return o.pictures.empty() && o.measures.empty() ? kFine : deliverDrawn(o, project, s);
-}
-
-}  // namespace
-
-Subcommand addDeliver(CLI::App& app) {
-  auto o = std::make_shared<Wanted>();
-  CLI::App* sub = app.add_subcommand("deliver", "Hands a project over");
-  sub->add_option("project", o->project, "A .bristle file")->required();
-  sub->add_option("--pictures", o->pictures,
-                  "A folder for the picture of every kind in every state, with an index");
-  sub->add_option("--statechart", o->statecharts,
-                  "A folder for every machine as a statechart (SCXML 1.0)");
-  sub->add_option("--measures", o->measures,
-                  "A file for what the menu asks of fonts and pictures, so that it runs the same "
-                  "where there are none");
-  sub->add_flag("--allow-missing", o->allowMissing,
-                "Hand over a stand-in for pictures that are missing or broken");
-  return {sub, [o](Streams s) { return deliver(*o, s); }};
 }
 
 }  // namespace bristle

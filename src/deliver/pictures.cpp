@@ -2,16 +2,11 @@
 
 #include <QBuffer>
 #include <algorithm>
-#include <filesystem>
-#include <nlohmann/json.hpp>
 
-#include "core/formats/file_io.h"
 #include "paint/convert.h"
 
 namespace bristle {
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 // Names that some systems keep for devices, whatever their ending.
 bool reserved(const std::string& name) {
@@ -21,19 +16,11 @@ bool reserved(const std::string& name) {
          name[3] >= '0' && name[3] <= '9';
 }
 
-Json entryOf(const DeliveredPicture& p) {
-  return {
-      {"kind", p.kind.text}, {"state", p.state.text},
-      {"file", p.file},      {"width", p.width},
-      {"height", p.height},  {"box", {{"x", p.boxX}, {"y", p.boxY}, {"w", p.boxW}, {"h", p.boxH}}}};
-}
+}  // namespace
 
-// What stands still is never seen in another state than its first.
 size_t statesSeen(const Kind& kind, const Machine& machine) {
   return kind.still ? 1 : machine.states.size();
 }
-
-}  // namespace
 
 std::string safeFileName(const std::string& name, std::vector<std::string>& taken) {
   std::string out;
@@ -102,58 +89,6 @@ std::optional<Error> missingIn(const std::set<std::string>& problems) {
       std::to_string(problems.size()) +
           (problems.size() == 1 ? " picture cannot be shown:" : " pictures cannot be shown:") +
           all};
-}
-
-Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, LookPainter& looks,
-                                                      const std::string& folder,
-                                                      const DeliverOptions& options) {
-  std::error_code failed;
-  std::filesystem::create_directories(folder, failed);
-  if (!std::filesystem::is_directory(folder, failed)) return fail(folder, "cannot be made");
-  int total = 0, done = 0;
-  for (const auto& kind : project.kinds)
-    if (const Machine* machine = find(project, kind->machine))
-      total += int(statesSeen(*kind, *machine));
-  std::vector<DeliveredPicture> out;
-  std::vector<std::string> taken;
-  Json index{{"project", project.name}, {"pictures", Json::array()}};
-  FileBatch batch;
-  looks.pictures().takeProblems();
-  for (const auto& kind : project.kinds) {
-    const Machine* machine = find(project, kind->machine);
-    if (!machine) return fail("kind “" + kind->name + "”", "its machine is not there");
-    const LookTable table(*kind, *machine, naming(project));
-    const double reach = LookPainter::reach(*kind, table);
-    const std::string base = safeFileName(kind->name, taken);
-    std::vector<std::string> states;
-    for (size_t s = 0; s < statesSeen(*kind, *machine); ++s) {
-      const auto image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks);
-      if (!image) return tl::unexpected(image.error());
-      DeliveredPicture entry{base + "." + safeFileName(machine->states[s].name, states) + ".png",
-                             kind->id,
-                             machine->states[s].id,
-                             image->width(),
-                             image->height(),
-                             reach,
-                             reach,
-                             kind->width,
-                             kind->height};
-      const auto bytes = pngOf(*image, entry.file);
-      if (!bytes) return tl::unexpected(bytes.error());
-      if (auto added = batch.add(folder + "/" + entry.file, *bytes); !added)
-        return tl::unexpected(added.error());
-      index["pictures"].push_back(entryOf(entry));
-      out.push_back(std::move(entry));
-      if (options.progress && !options.progress(++done, total))
-        return fail(folder, "stopped; nothing was written");
-    }
-  }
-  if (auto missing = missingIn(looks.pictures().takeProblems()); missing && !options.allowMissing)
-    return tl::unexpected(std::move(*missing));
-  if (auto added = batch.add(folder + "/index.json", index.dump(2) + "\n"); !added)
-    return tl::unexpected(added.error());
-  if (auto written = batch.commit(); !written) return tl::unexpected(written.error());
-  return out;
 }
 
 }  // namespace bristle

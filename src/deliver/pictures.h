@@ -1,4 +1,4 @@
-// Hands over the picture of every kind in every state, as PNG files and a JSON index.
+// Pictures of kinds in their states, names that are safe for files, and what is missing.
 #pragma once
 #include <functional>
 #include <string>
@@ -9,31 +9,12 @@
 
 namespace bristle {
 
-struct DeliveredPicture {
-  std::string file;  // relative to the folder
-  KindId kind;
-  StateId state;
-  int width = 0, height = 0;  // px of the picture
-  double boxX = 0, boxY = 0;  // where the button's box begins in it
-  double boxW = 0, boxH = 0;
-};
-
 // Lower case, a–z, 0–9 and single hyphens, at most 60 characters, never a name that a system
 // reserves: safe on every file system. `taken` makes it unique and is added to.
 std::string safeFileName(const std::string& name, std::vector<std::string>& taken);
 
-// Writes into `folder`, which is made where it is not there. All pictures of one kind have the same
-// size. Old files of the same names are written over, others left alone; all are put in place at
-// once in the end. `progress` is told how many of how many are done and may return false to stop.
-// What cannot be shown (a picture file that is missing or broken) is an error that lists all of it,
-// unless `allowMissing`: a stand-in is handed over then.
-struct DeliverOptions {
-  bool allowMissing = false;
-  std::function<bool(int, int)> progress = {};
-};
-Result<std::vector<DeliveredPicture>> deliverPictures(const Project& project, LookPainter& looks,
-                                                      const std::string& folder,
-                                                      const DeliverOptions& options = {});
+// How many states of a kind can be seen: what stands still is never in another than its first.
+size_t statesSeen(const Kind& kind, const Machine& machine);
 
 // One kind in one state, with what the look paints beyond its box; an error where that would be
 // more than may be drawn.

@@ -2,9 +2,10 @@
 //
 // What runs it sends, for each thing that happens to a button, first the event `signals` with the
 // data {over, armed, down, focus, enabled, current} (0 or 1), then the event itself: over.begin,
-// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, current.begin, current.end, hold, repeat, and
-// message.NAME for what others tell. value.ID, with a number, sets a value. The events of one cause
-// (disable, then abandon) are sent together, those of the next once the chart rests.
+// over.end, press, release, abandon, focus.gain, focus.lose, enable, disable, current.begin,
+// current.end, hold, repeat, and message.NAME for what others tell. value.ID, with a number, sets a
+// value. The events of one cause (disable, then abandon) are sent together, those of the next once
+// the chart rests.
 //
 // It sends activate.now where the button activates, told.NAME where it tells something (others are
 // to be told by the host; the button itself has heard it already, by <raise>), set.ID with the
@@ -26,8 +27,5 @@ Result<QByteArray> writeStatechart(const Machine& machine, const Project& projec
 // formulas that we have too. The error names the line and what cannot be taken; nothing is
 // half-taken. Values and ids are those of the project.
 Result<Machine> readStatechart(const QByteArray& text, const Project& project);
-
-// One file NAME.scxml for each machine, into a folder; their names.
-Result<QStringList> deliverStatecharts(const Project& project, const std::string& folder);
 
 }  // namespace bristle

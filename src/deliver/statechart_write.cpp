@@ -229,23 +229,4 @@ Result<QByteArray> writeStatechart(const Machine& machine, const Project& projec
   return Writer(machine, *ready).write();
 }
 
-Result<QStringList> deliverStatecharts(const Project& project, const std::string& folder) {
-  std::error_code failed;
-  std::filesystem::create_directories(folder, failed);
-  if (!std::filesystem::is_directory(folder, failed)) return fail(folder, "cannot be made");
-  QStringList out;
-  std::vector<std::string> taken;
-  FileBatch batch;
-  for (const auto& machine : project.machines) {
-    const auto chart = writeStatechart(*machine, project);
-    if (!chart) return tl::unexpected(chart.error());
-    const std::string name = safeFileName(machine->name, taken) + ".scxml";
-    if (auto added = batch.add(folder + "/" + name, chart->toStdString()); !added)
-      return tl::unexpected(added.error());
-    out << toQt(name);
-  }
-  if (auto written = batch.commit(); !written) return tl::unexpected(written.error());
-  return out;
-}
-
 }  // namespace bristle

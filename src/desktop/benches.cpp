@@ -1,5 +1,6 @@
 #include "desktop/benches.h"
 
+#include "desktop/deliver/deliver_bench.h"
 #include "desktop/findings/findings_bench.h"
 #include "desktop/flow/flow_bench.h"
 #include "desktop/motion/motion_bench.h"
@@ -28,6 +29,7 @@ const std::vector<BenchInfo>& benches() {
       {"flow", QObject::tr("Flow"), 5, make<FlowBench>},
       {"rehearse", QObject::tr("Rehearse"), 6, make<RehearseBench>},
       {"findings", QObject::tr("Findings"), 7, make<FindingsBench>},
+      {"deliver", QObject::tr("Deliver"), 8, make<DeliverBench>},
   };
   return all;
 }

@@ -9,6 +9,7 @@
 
 #include "paint/convert.h"
 #include "paint/fonts.h"
+#include "runtime/machine/part_place.h"
 
 namespace bristle {
 namespace {
@@ -58,9 +59,7 @@ Qt::Alignment sideOf(const PartValues& label) {
 }  // namespace
 
 QRectF Captions::inside(const PartValues& label, const QRectF& rect) {
-  const Four& p = label.four(Prop::Padding);
-  return label.mirrored() ? rect.adjusted(p.b, p.a, -p.d, -p.c)
-                          : rect.adjusted(p.d, p.a, -p.b, -p.c);
+  return toQt(labelRoom(label, fromQt(rect)));
 }
 
 const Captions::Laid& Captions::laid(const PartValues& v, double width,

@@ -5,7 +5,7 @@
 #include <QStaticText>
 #include <unordered_map>
 
-#include "paint/part_values.h"
+#include "runtime/machine/part_values.h"
 
 namespace bristle {
 

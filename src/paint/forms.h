@@ -7,7 +7,7 @@
 #include <string_view>
 #include <vector>
 
-#include "paint/part_values.h"
+#include "runtime/machine/part_values.h"
 #include "runtime/document/value.h"
 
 namespace bristle {

@@ -4,7 +4,7 @@
 #include <QPainterPath>
 #include <list>
 
-#include "paint/part_values.h"
+#include "runtime/machine/part_values.h"
 #include "paint/pictures.h"
 #include "runtime/document/kind.h"
 #include "runtime/layout/text_measure.h"

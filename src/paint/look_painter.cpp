@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "markup/part_html.h"
 #include "paint/convert.h"
 #include "paint/forms.h"
 #include "paint/part_place.h"
@@ -242,7 +243,7 @@ void LookPainter::picture(QPainter& painter, const PartValues& v, const QRectF& 
   look.across = std::max(1, static_cast<int>(v.number(Prop::FramesAcross)));
   look.down = std::max(1, static_cast<int>(v.number(Prop::FramesDown)));
   look.frame =
-      frameAt(v.text(Prop::Playing), v.number(Prop::FrameRate), look.across * look.down, since);
+      frameAfter(v.text(Prop::Playing), v.number(Prop::FrameRate), look.across * look.down, since);
   pictures_.draw(painter, rect, look);
 }
 

@@ -4,7 +4,7 @@
 #include <functional>
 
 #include "paint/captions.h"
-#include "paint/part_values.h"
+#include "runtime/machine/part_values.h"
 #include "paint/pictures.h"
 #include "paint/shadows.h"
 #include "paint/signs.h"

@@ -1,5 +1,6 @@
 #include "paint/painted_eyes.h"
 
+#include <QThread>
 #include <algorithm>
 
 #include "paint/caption_reader.h"
@@ -98,6 +99,16 @@ double PaintedEyes::focusShare(const Project& project, const Kind& kind, StateIn
                                StateIndex rest) {
   const RenderedLooks* looks = rendered(project, kind);
   return looks ? looks->focusShare(focused, rest) : 0;
+}
+
+ManyEyes::ManyEyes(const QString& folder) {
+  const int count = std::clamp(QThread::idealThreadCount(), 1, 4);
+  for (int i = 0; i < count; ++i) all_.push_back(std::make_unique<PaintedEyes>(folder));
+}
+
+void ManyEyes::lookFor(Probes& probes) const {
+  probes.eyes = all_.front().get();
+  for (size_t i = 1; i < all_.size(); ++i) probes.moreEyes.push_back(all_[i].get());
 }
 
 }  // namespace bristle

@@ -44,4 +44,14 @@ class PaintedEyes : public Eyes {
   std::unique_ptr<Rendered> rendered_;
 };
 
+// As many of them as there are processors, four at the most, all of one folder.
+class ManyEyes {
+ public:
+  explicit ManyEyes(const QString& folder = {});
+  void lookFor(Probes& probes) const;
+
+ private:
+  std::vector<std::unique_ptr<PaintedEyes>> all_;
+};
+
 }  // namespace bristle

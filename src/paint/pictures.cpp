@@ -112,12 +112,6 @@ QString readSvg(const QByteArray& bytes, const QString& name, const QString& gro
 
 }  // namespace
 
-int frameAt(const std::string& playing, double rate, int frames, Ms since) {
-  if (frames <= 1 || playing == "stand") return 0;
-  const auto n = static_cast<qint64>(std::floor(static_cast<double>(since) * rate / 1000));
-  return static_cast<int>(playing == "loop" ? n % frames : std::min<qint64>(n, frames - 1));
-}
-
 Pictures::Pictures() = default;
 Pictures::~Pictures() = default;
 

@@ -42,10 +42,6 @@ QRectF fitted(const QRectF& box, const QSizeF& size, const PictureLook& look);
 // Where a group lies in its document when that is drawn at this size; empty where it draws nothing.
 QRectF groupIn(const QSvgRenderer& svg, const QString& group, const QSizeF& size);
 
-// The frame shown after so many ms: "stand" the first, "loop" all again and again, "once" then the
-// last. Rate in frames a second.
-int frameAt(const std::string& playing, double rate, int frames, Ms since);
-
 class Pictures {
  public:
   Pictures();

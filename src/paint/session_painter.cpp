@@ -1,5 +1,6 @@
 // Draws a running menu: screens over one another, and those that come and go.
 #include "paint/kept_layers.h"
+#include "paint/part_place.h"
 #include "paint/screen_painter.h"
 #include "paint/screen_parts.h"
 #include "runtime/session/session.h"
@@ -15,25 +16,8 @@ QRectF extentOf(const ScreenRun& screen, size_t button) {
 
 QTransform screenMotion(const ScreenMotion& motion, double presence, const QSizeF& display,
                         bool rightToLeft, const QPointF& still) {
-  const double away = 1 - presence;
-  if (motion.form == ScreenMotionForm::Grow) {
-    QTransform out = QTransform::fromTranslate(still.x(), still.y());
-    out.scale(presence, presence);
-    return out.translate(-still.x(), -still.y());
-  }
-  if (motion.form != ScreenMotionForm::Slide) return {};
-  const double across = rightToLeft ? -display.width() : display.width();
-  switch (motion.edge) {
-    case ScreenEdge::Left:
-      return QTransform::fromTranslate(-across * away, 0);
-    case ScreenEdge::Right:
-      return QTransform::fromTranslate(across * away, 0);
-    case ScreenEdge::Top:
-      return QTransform::fromTranslate(0, -display.height() * away);
-    case ScreenEdge::Bottom:
-      return QTransform::fromTranslate(0, display.height() * away);
-  }
-  return {};
+  return toQt(motionAt(motion, presence, {display.width(), display.height()}, rightToLeft, still.x(),
+                       still.y()));
 }
 
 namespace {

@@ -1,5 +1,8 @@
 // What is wrong is told on the items, on their card and on the strip of displays and languages.
 #include "core/edit/language_edits.h"
+#include "core/edit/settings_edit.h"
+#include "core/findings/rule_info.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/derive/place_watch.h"
 #include "desktop/view/display_strip.h"
 #include "desktop/work/theme.h"
@@ -16,6 +19,10 @@ class PlaceFaultsShown : public PlaceBenchTest {
     wrong = themeOf(window.get()).wrong;
     std::vector<ItemId> all;
     for (const auto& item : work().screen()->items) all.push_back(item->id);
+    // What the rules find has marks of its own.
+    ASSERT_TRUE(work().perform(changeSettings("ask no rule", [](Settings& s) {
+      for (const RuleInfo& info : ruleInfos()) s.rulesOff.emplace_back(info.name);
+    })));
     ASSERT_TRUE(work().perform(changeItems(screenId(), all, "pin", {}, [](Item& item) {
       item.place.x.pin = item.place.y.pin = Pin::Start;
     })));
@@ -24,8 +31,9 @@ class PlaceFaultsShown : public PlaceBenchTest {
   void settle() {
     auto* watch = window->findChild<PlaceWatch*>();
     ASSERT_TRUE(watch);
-    for (int i = 0; i < 400 && watch->busy(); ++i) QTest::qWait(10);
-    ASSERT_FALSE(watch->busy());
+    FindingsWatch& findings = work().findings();
+    for (int i = 0; i < 3000 && (watch->busy() || findings.busy()); ++i) QTest::qWait(10);
+    ASSERT_FALSE(watch->busy() || findings.busy());
   }
   // Pixels of the colour of what is wrong.
   int marks(QWidget& widget) {

@@ -9,6 +9,7 @@
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
 #include "core/findings/check.h"
+#include "core/findings/review.h"
 #include "paint/convert.h"
 #include "paint/seen_as.h"
 #include "support/layouts.h"
@@ -251,6 +252,33 @@ TEST_F(EyesRules, AFontHasTheLettersOfItsCaptions) {
   // Where the font is not there at all, that is another matter.
   setAll({label, Prop::Family}, std::string("No such family"));
   EXPECT_TRUE(of("missing-letters").empty());
+}
+
+// However many look, they find the same, in the same order, and keep as much of it.
+TEST_F(EyesRules, SeveralEyesFindWhatOneFinds) {
+  setAll({label, Prop::Colour}, Colour{90, 90, 90, 255});
+  for (int i = 0; i < 6; ++i) {
+    project = after(project, addKind("Entry " + std::to_string(i), Wins::Hover));
+    project = after(project, addScreen("Screen " + std::to_string(i)));
+    project = after(project, addButton(project.screens.back()->id, project.kinds[size_t(i)]->id,
+                                       i % 2 ? "Dive" : "Dive\xE2\x80\xA6", 20, 20));
+  }
+  PaintedEyes one, second, third;
+  Review review;
+  for (int round = 0; round < 3; ++round) {
+    const Findings plain = check(project, {.eyes = &one});
+    const Findings many = review.check(project, {.eyes = &one, .moreEyes = {&second, &third}});
+    ASSERT_GT(plain.size(), 12u);
+    ASSERT_EQ(many.size(), plain.size());
+    for (size_t i = 0; i < plain.size(); ++i) {
+      EXPECT_EQ(many[i].key, plain[i].key);
+      EXPECT_EQ(many[i].reason, plain[i].reason);
+    }
+    project.screens[size_t(round)].edit().name += " once more";
+  }
+  const int whole = Review().check(project, {.eyes = &one}).empty() ? 0 : review.looked();
+  EXPECT_GT(whole, 0);
+  EXPECT_LT(whole, 60) << "what stayed the same was looked at again";
 }
 
 }  // namespace

@@ -301,6 +301,10 @@ Project fullProject() {
   project.settings.leastGap = 3;
   project.settings.rulesOff = {"unused"};
   project.accepted = {{"reach screen s1", "only by touch", "2026-11-30"}};
+  project.deliveries = {{freshId<DeliveryId>(project, "d"),
+                         "For the build",
+                         "handed over",
+                         {{OutputSort::Page}, {OutputSort::Sheets, 2, true}}}};
   project.settings.darkSet = true;
   project.settings.gridWidth = 12;
   project.settings.gridHeight = 6.5;

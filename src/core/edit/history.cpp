@@ -36,7 +36,8 @@ Edit together(std::string name, std::vector<Edit> edits) {
 Change changeBetween(const Project& a, const Project& b) {
   return {a.name != b.name || a.settings != b.settings || a.displays != b.displays ||
               a.languages != b.languages || a.values != b.values || a.first != b.first ||
-              a.accepted != b.accepted || a.shortcuts != b.shortcuts || a.bindings != b.bindings,
+              a.accepted != b.accepted || a.shortcuts != b.shortcuts || a.bindings != b.bindings ||
+              a.deliveries != b.deliveries,
           differ(a.machines, b.machines),
           // Named values are part of every look.
           differ(a.kinds, b.kinds) || !a.named.same(b.named) ||

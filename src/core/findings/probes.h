@@ -84,7 +84,8 @@ struct Probes {
   FactsOfFile facts = {};              // the same
   // The pictures, sounds and fonts in a folder beside the project, with the folder.
   std::function<std::vector<std::string>(const std::string& folder)> files = {};
-  Eyes* eyes = nullptr;                     // without it nothing that must be measured is told
+  Eyes* eyes = nullptr;              // without it nothing that must be measured is told
+  std::vector<Eyes*> moreEyes = {};  // of the same project: each looks on a thread of its own
   const std::atomic<bool>* stop = nullptr;  // set it to give up; what was found so far comes back
 };
 

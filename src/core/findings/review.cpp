@@ -5,7 +5,10 @@
 #include "core/findings/rules.h"
 
 #include <algorithm>
+#include <atomic>
+#include <functional>
 #include <set>
+#include <thread>
 
 namespace bristle {
 namespace {
@@ -49,33 +52,103 @@ bool Review::Basis::same(const Basis& o) const {
          settings == o.settings && shortcuts == o.shortcuts && bindings == o.bindings;
 }
 
-// One check: each rule for each of its parts.
+// One check: each rule for each of its parts. What must be looked at is known first, then looked at
+// by as many as there are eyes, and put together in the order of the rules.
 class Review::Run {
  public:
-  Run(Review& review, const Surroundings& around) : review_(review), around_(around) {
-    for (const auto& screen : around.project.screens) screens_.push_back(screen->id);
+  Run(Review& review, const Project& project, const Probes& probes)
+      : review_(review), project_(project), probes_(probes) {
+    for (const auto& screen : project.screens) screens_.push_back(screen->id);
+    for (size_t i = 0; i < allRules().size(); ++i) plan(i);
   }
 
-  void rule(size_t index, Findings& out) {
-    const Rule& rule = allRules()[index];
-    const Project& p = around_.project;
-    if (const auto* judge = std::get_if<ProjectRule>(&rule.judge)) {
-      Findings found;
-      ++review_.looked_;
-      (*judge)(around_, found);
-      finish(found, rule.name);
-      append(out, std::move(found));
-    } else if (const auto* kinds = std::get_if<KindRule>(&rule.judge)) {
-      for (const auto& kind : p.kinds) part(index, *kind, basisOf(kind), *kinds, out);
-    } else if (const auto* machines = std::get_if<MachineRule>(&rule.judge)) {
-      for (const auto& machine : p.machines)
-        part(index, *machine, basisOf(machine), *machines, out);
-    } else if (const auto* screens = std::get_if<ScreenRule>(&rule.judge)) {
-      for (const auto& screen : p.screens) part(index, *screen, basisOf(screen), *screens, out);
+  Findings all() {
+    look();
+    Findings out;
+    for (Job& job : jobs_) {
+      review_.looked_ += job.whole;
+      // What is not whole is told, and not kept.
+      if (job.kept && job.whole) {
+        job.kept->basis = std::move(job.basis);
+        job.kept->found = std::move(job.found);
+      }
+      append(out, job.kept && !job.isOpen() ? job.kept->found : std::move(job.found));
     }
+    return out;
   }
 
  private:
+  using Judge = std::function<void(const Surroundings&, Findings&)>;
+  struct Job {
+    Judge judge = {};      // none: what is kept holds
+    Kept* kept = nullptr;  // none: it is never kept
+    Basis basis = {};
+    Findings found = {};
+    bool whole = false;
+    bool isOpen() const { return judge && !whole; }
+  };
+
+  void plan(size_t index) {
+    const Rule& rule = allRules()[index];
+    const Project& p = project_;
+    if (const auto* judge = std::get_if<ProjectRule>(&rule.judge))
+      add(index, nullptr, {.judge = *judge});
+    else if (const auto* kinds = std::get_if<KindRule>(&rule.judge))
+      for (const auto& kind : p.kinds) part(index, *kind, basisOf(kind), *kinds);
+    else if (const auto* machines = std::get_if<MachineRule>(&rule.judge))
+      for (const auto& machine : p.machines) part(index, *machine, basisOf(machine), *machines);
+    else if (const auto* screens = std::get_if<ScreenRule>(&rule.judge))
+      for (const auto& screen : p.screens) part(index, *screen, basisOf(screen), *screens);
+  }
+
+  template <class Part, class JudgePart>
+  void part(size_t index, const Part& part, Basis basis, JudgePart judge) {
+    Kept& kept = review_.kept_[{index, part.id.text}];
+    const bool holds = kept.round != 0 && kept.basis.same(basis);
+    kept.round = review_.round_;
+    if (holds) return jobs_.push_back({.kept = &kept});
+    add(index, &part,
+        {.judge = [judge, &part](const Surroundings& around,
+                                 Findings& out) { judge(around, part, out); },
+         .kept = &kept,
+         .basis = std::move(basis)});
+  }
+
+  // All that is asked of one part is asked by the same eyes, one after the other: what they have
+  // seen of it serves again.
+  void add(size_t index, const void* part, Job job) {
+    job.judge = [judge = std::move(job.judge), name = allRules()[index].name](
+                    const Surroundings& around, Findings& out) {
+      judge(around, out);
+      finish(out, name);
+    };
+    const auto [at, fresh] = groupOf_.try_emplace(part, groups_.size());
+    if (fresh) groups_.emplace_back();
+    groups_[at->second].push_back(jobs_.size());
+    jobs_.push_back(std::move(job));
+  }
+
+  void look() {
+    std::vector<std::thread> helpers;
+    // For a few parts no other thread is woken.
+    constexpr size_t kFew = 3;
+    if (groups_.size() > kFew)
+      for (Eyes* eyes : probes_.moreEyes) helpers.emplace_back([this, eyes] { lookWith(eyes); });
+    lookWith(probes_.eyes);
+    for (std::thread& helper : helpers) helper.join();
+  }
+
+  void lookWith(Eyes* eyes) {
+    const Surroundings around{project_, probes_.stop, eyes};
+    for (size_t g; (g = next_.fetch_add(1)) < groups_.size();)
+      for (const size_t j : groups_[g]) {
+        if (around.stopped()) return;
+        Job& job = jobs_[j];
+        job.judge(around, job.found);
+        job.whole = !around.stopped();
+      }
+  }
+
   static void append(Findings& out, Findings found) {
     out.insert(out.end(), std::make_move_iterator(found.begin()),
                std::make_move_iterator(found.end()));
@@ -83,72 +156,57 @@ class Review::Run {
   // Names, displays and settings may matter to all of them.
   Basis around() const {
     Basis out;
-    out.named = {around_.project.named};
-    out.displays = around_.project.displays;
-    out.languages = around_.project.languages;
-    out.settings = around_.project.settings;
+    out.named = {project_.named};
+    out.displays = project_.displays;
+    out.languages = project_.languages;
+    out.settings = project_.settings;
     return out;
   }
   Basis basisOf(const Shared<Kind>& kind) const {
     Basis out = around();
     out.kinds = {kind};
-    addPart(out.machines, around_.project.machines, kind->machine);
+    addPart(out.machines, project_.machines, kind->machine);
     return out;
   }
   Basis basisOf(const Shared<Machine>& machine) const {
     Basis out = around();
     out.machines = {machine};
-    out.values = around_.project.values;
+    out.values = project_.values;
     return out;
   }
   // The kinds of its buttons, for their sizes; other screens only by whether they are there.
   Basis basisOf(const Shared<Screen>& screen) const {
     Basis out = around();
     out.screens = {screen};
-    out.values = around_.project.values;
+    out.values = project_.values;
     out.names = screens_;
-    out.shortcuts = around_.project.shortcuts;
-    out.bindings = around_.project.bindings;
+    out.shortcuts = project_.shortcuts;
+    out.bindings = project_.bindings;
     std::set<KindId> used;
     for (const auto& item : screen->items)
       if (const ButtonData* button = item->button(); button && used.insert(button->kind).second) {
-        addPart(out.kinds, around_.project.kinds, button->kind);
-        if (const Kind* kind = find(around_.project, button->kind))
-          addPart(out.machines, around_.project.machines, kind->machine);
+        addPart(out.kinds, project_.kinds, button->kind);
+        if (const Kind* kind = find(project_, button->kind))
+          addPart(out.machines, project_.machines, kind->machine);
       }
     return out;
   }
 
-  template <class Part, class Judge>
-  void part(size_t index, const Part& part, Basis basis, Judge judge, Findings& out) {
-    if (around_.stopped()) return;
-    Kept& kept = review_.kept_[{index, part.id.text}];
-    if (kept.round == 0 || !kept.basis.same(basis)) {
-      ++review_.looked_;
-      Findings found;
-      judge(around_, part, found);
-      finish(found, allRules()[index].name);
-      if (around_.stopped()) return append(out, std::move(found));  // not whole: not kept
-      kept.basis = std::move(basis);
-      kept.found = std::move(found);
-    }
-    kept.round = review_.round_;
-    append(out, kept.found);
-  }
-
   Review& review_;
-  const Surroundings& around_;
+  const Project& project_;
+  const Probes& probes_;
   std::vector<ScreenId> screens_;
+  std::vector<Job> jobs_;                    // in the order of the rules
+  std::vector<std::vector<size_t>> groups_;  // of jobs, by the part that they are about
+  std::map<const void*, size_t> groupOf_;
+  std::atomic<size_t> next_ = 0;
 };
 
 Findings Review::check(const Project& project, const Probes& probes) {
   ++round_;
   looked_ = 0;
-  const Surroundings around{project, probes.stop, probes.eyes};
-  Findings out;
-  Run run(*this, around);
-  for (size_t i = 0; i < allRules().size() && !around.stopped(); ++i) run.rule(i, out);
-  if (around.stopped()) return out;
+  Findings out = Run(*this, project, probes).all();
+  if (probes.stop && *probes.stop) return out;
   std::erase_if(kept_, [&](const auto& entry) { return entry.second.round != round_; });
   Findings files;
   if (probes.sound) checkSounds(project, probes.sound, files);

@@ -16,7 +16,7 @@ struct FindingsWatch::Kit {
   explicit Kit(const QString& folder) : files(fromQt(folder)), eyes(folder) {}
   Review review;
   FileProbes files;
-  PaintedEyes eyes;
+  ManyEyes eyes;
 };
 
 FindingsWatch::FindingsWatch(QObject* parent)
@@ -48,7 +48,7 @@ void FindingsWatch::forget() {
 void FindingsWatch::begin() {
   checking_.ask([project = project_, kit = kit_](const std::atomic<bool>& stop) {
     Probes probes = kit->files.probes();
-    probes.eyes = &kit->eyes;
+    kit->eyes.lookFor(probes);
     probes.stop = &stop;
     return sorted(project, kit->review.check(project, probes));
   });

@@ -1,4 +1,5 @@
 // How the flow is painted.
+#include <QPaintEvent>
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
@@ -42,19 +43,20 @@ QString headOf(int depth) {
 
 }  // namespace
 
-void FlowView::paintEvent(QPaintEvent*) {
+void FlowView::paintEvent(QPaintEvent* event) {
   QPainter p(this);
   const Theme& theme = themeOf(this);
-  p.fillRect(rect(), theme.band);
+  const QRegion& within = event->region();  // its bounds may be all of it: two strips
+  p.fillRect(event->rect(), theme.band);
   if (!work_.display()) return;
   p.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   paintHeads(p);
   const auto& screens = map_.graph().screens;
   for (const bool over : {false, true})
     for (int s = 0; s < int(screens.size()); ++s)
-      if ((screens[size_t(s)].over >= 0) == over) paintScreen(p, s);
+      if ((screens[size_t(s)].over >= 0) == over) paintScreen(p, s, within);
   const auto now = step();
-  paintStrokes(p, now);
+  paintStrokes(p, now, within);
   if (isReadable()) paintStubs(p);
   constexpr size_t kLabels = 16;  // more would lie on one another
   const auto drawn = size_t(std::count_if(map_.graph().steps.begin(), map_.graph().steps.end(),
@@ -92,11 +94,11 @@ void FlowView::paintHeads(QPainter& p) {
   }
 }
 
-void FlowView::paintScreen(QPainter& p, int s) {
+void FlowView::paintScreen(QPainter& p, int s, const QRegion& within) {
   const Theme& theme = themeOf(this);
   const QRectF map = map_.box(s);
   const QRectF at(toWidget(map.topLeft()), map.size() * viewport_.zoom());
-  if (!at.adjusted(-20, -20, 20, 70).intersects(QRectF(rect()))) return;
+  if (!within.intersects(at.adjusted(-20, -20, 120, 110).toAlignedRect())) return;
   // In steps, so that zooming does not draw them all anew for each.
   const double larger = viewport_.zoom() > 1.2 ? 2 : 1;
   const Miniature wanted{
@@ -180,19 +182,41 @@ void FlowView::paintMarks(QPainter& p, int s) {
 }
 
 // The one in hand over the others; what is out of sight is left out.
-void FlowView::paintStrokes(QPainter& p, const std::optional<FlowStep>& now) {
+void FlowView::paintStrokes(QPainter& p, const std::optional<FlowStep>& now,
+                            const QRegion& within) {
   const auto& steps = map_.graph().steps;
-  const QRectF seen(toMap(rect().topLeft()), toMap(rect().bottomRight()));
-  std::vector<size_t> in;
-  for (size_t i = 0; i < steps.size(); ++i)
-    if (!map_.points(i).empty() &&
-        map_.stroke(i).boundingRect().adjusted(-40, -4, 40, 4).intersects(seen))
-      in.push_back(i);
-  const bool many = in.size() > kManyInSight;
+  constexpr double kRoom = 12;  // px that a stroke may reach beside its way
+  const auto around = [&](const QPointF& a, const QPointF& b) {
+    return QRectF(toWidget(a), toWidget(b))
+        .normalized()
+        .adjusted(-kRoom, -kRoom, kRoom, kRoom)
+        .toAlignedRect();
+  };
+  // A long one passes by most of what its bounds hold, and little of it is to be painted then.
+  const auto stretchSeen = [&](const std::vector<QPointF>& way) {
+    std::optional<StrokeStretch> out;
+    for (size_t i = 1; i < way.size(); ++i) {
+      if (!within.intersects(around(way[i - 1], way[i]))) continue;
+      if (!out) out = StrokeStretch{i > 1 ? i - 2 : 0, 0};
+      out->to = i + 1;
+    }
+    return out;
+  };
+  std::vector<std::pair<size_t, StrokeStretch>> in;
+  size_t inSight = 0;
+  for (size_t i = 0; i < steps.size(); ++i) {
+    if (map_.points(i).empty()) continue;
+    const QRectF way = map_.stroke(i).boundingRect();
+    const QRect box = around(way.topLeft(), way.bottomRight());
+    inSight += box.intersects(rect());
+    if (!within.intersects(box)) continue;
+    if (const auto stretch = stretchSeen(map_.points(i))) in.emplace_back(i, *stretch);
+  }
+  const bool many = inSight > kManyInSight;
   const int screen = pickedScreen();
   for (const bool picked : {false, true})
-    for (const size_t i : in)
-      if ((now && steps[i] == *now) == picked) paintStroke(p, i, {picked, many, screen});
+    for (const auto& [i, stretch] : in)
+      if ((now && steps[i] == *now) == picked) paintStroke(p, i, {picked, many, screen, stretch});
 }
 
 // Solid where it opens in the place of all, hollow and dashed where it puts on top.
@@ -205,10 +229,12 @@ void FlowView::paintStroke(QPainter& p, size_t index, const Stroking& how) {
   if (!step.item) return paintByItself(p, index, opacity);
   std::vector<QPointF> points = map_.points(index);
   for (QPointF& each : points) each = toWidget(each);
-  const QPainterPath outline = tapered(points);
+  const bool plain = how.many && !how.picked && !inHand;
+  // Dashes must not begin anew where it is cut.
+  const bool dashed = !plain && step.type != ActionType::Open;
+  const QPainterPath outline = tapered(points, dashed ? StrokeStretch() : how.stretch);
   const QColor colour = how.picked ? theme.accent : theme.ink;
   p.setOpacity(opacity);
-  const bool plain = how.many && !how.picked && !inHand;
   if (!plain) p.strokePath(outline, QPen(theme.dark ? QColor(0, 0, 0, 170) : kRim, 3));
   if (step.type == ActionType::Open) {
     p.fillPath(outline, colour);

@@ -117,6 +117,24 @@ void FlowView::reveal(int screen) {
   update();
 }
 
+// What is painted is moved along; only what comes into sight is painted, and what stays in its
+// place: the words at the top, the frame of focus and what is drawn from the pointer.
+void FlowView::panBy(const QPointF& by) {
+  constexpr int kHeads = 26, kHeadWide = 190, kFrame = 3;
+  const QPointF before = viewport_.origin();
+  viewport_.moveBy(by);
+  const QPoint moved = (viewport_.origin() - before).toPoint();
+  if (moved.isNull()) return;
+  if (drawing_) return update();
+  scroll(moved.x(), moved.y(), rect());
+  for (const FlowLayout::Column& column : map_.places().columns)
+    if (moved.y() != 0)
+      update(int(toWidget({column.x, 0}).x()) - 2, 0, kHeadWide, kHeads + std::max(0, moved.y()));
+  if (!hasFocus()) return;
+  const QRect within = rect().adjusted(kFrame, kFrame, -kFrame, -kFrame);
+  update(QRegion(rect()) - (within & within.translated(moved)));
+}
+
 void FlowView::resizeEvent(QResizeEvent*) {
   refresh();
 }
@@ -177,10 +195,7 @@ void FlowView::mousePressEvent(QMouseEvent* event) {
 void FlowView::mouseMoveEvent(QMouseEvent* event) {
   const QPointF was = at2_;
   at2_ = event->position();
-  if (panned_) {
-    viewport_.moveBy(at2_ - was);
-    return update();
-  }
+  if (panned_) return panBy(at2_ - was);
   if (!pressed_ || !drawnFrom_) return;
   const QPointF away = at2_ - *pressed_;
   drawing_ = drawing_ || std::hypot(away.x(), away.y()) > kDragFrom;
@@ -210,12 +225,12 @@ void FlowView::wheelEvent(QWheelEvent* event) {
   if (event->modifiers() & Qt::ControlModifier) {
     viewport_.zoomTo(viewport_.zoom() * std::pow(kStep, event->angleDelta().y() / kNotch),
                      event->position());
+    update();
   } else {
     QPointF by = QPointF(event->angleDelta()) / kNotch * kLine;
     if (event->modifiers() & Qt::ShiftModifier && by.x() == 0) by = by.transposed();
-    viewport_.moveBy(by);
+    panBy(by);
   }
-  update();
   event->accept();
 }
 

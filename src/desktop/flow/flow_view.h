@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "desktop/flow/flow_map.h"
+#include "desktop/view/strokes.h"
 #include "desktop/view/viewport.h"
 
 namespace bristle {
@@ -60,19 +61,21 @@ class FlowView : public QWidget {
 
  private:
   void refresh();
+  void panBy(const QPointF& by);
   int pickedScreen() const;
   void pick(int screen, const ItemId& button);
   void leadTo(int screen);
   void leadToNew();
   void paintHeads(QPainter& painter);
-  void paintScreen(QPainter& painter, int screen);
+  void paintScreen(QPainter& painter, int screen, const QRegion& within);
   void paintMarks(QPainter& painter, int screen);
   struct Stroking {
     bool picked, many;
-    int screen;  // in hand
+    int screen;             // in hand
+    StrokeStretch stretch;  // that is to be seen
   };
   bool isReadable() const;
-  void paintStrokes(QPainter& painter, const std::optional<FlowStep>& now);
+  void paintStrokes(QPainter& painter, const std::optional<FlowStep>& now, const QRegion& within);
   void paintStroke(QPainter& painter, size_t step, const Stroking& how);
   void paintByItself(QPainter& painter, size_t step, double opacity);
   void paintStubs(QPainter& painter);

@@ -70,7 +70,6 @@ class Window : public QMainWindow {
   void say(const QString& text, bool wrong);
   void nextArea();
   void focusInto(QWidget* area);
-  void deliver();
   void setDark(bool dark);
   void restoreState();
 

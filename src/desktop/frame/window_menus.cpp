@@ -1,19 +1,15 @@
 // The menus of the window, and the commands that work on every bench.
-#include <QFileDialog>
 #include <QMenu>
-#include <QProgressDialog>
 #include <QStackedWidget>
 #include <QToolButton>
 
 #include "core/edit/settings_edit.h"
-#include "deliver/pictures.h"
 #include "desktop/frame/finder.h"
 #include "desktop/frame/window.h"
 #include "desktop/shelf/shelf.h"
 #include "desktop/view/seen_effect.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
-#include "paint/convert.h"
 
 namespace bristle {
 
@@ -40,7 +36,8 @@ void Window::makeFileMenu(QMenu* menu) {
   command(menu, tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
           [this] { files_->saveAsked(); });
   menu->addSeparator();
-  command(menu, tr("Deliver pictures…"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { deliver(); });
+  command(menu, tr("Deliver…"), QKeySequence(Qt::CTRL | Qt::Key_E),
+          [this] { openBench(QStringLiteral("deliver")); });
   menu->addSeparator();
   command(menu, tr("Close"), QKeySequence::Quit, [this] { close(); });
 }
@@ -138,23 +135,6 @@ std::vector<QAction*> Window::allCommands() {
   const auto& everywhere = work_.commands().of(this);
   out.insert(out.end(), everywhere.begin(), everywhere.end());
   return out;
-}
-
-void Window::deliver() {
-  const QString folder =
-      QFileDialog::getExistingDirectory(this, tr("A folder for the pictures"), work_.folder());
-  if (folder.isEmpty()) return;
-  QProgressDialog progress(tr("Writing pictures"), tr("Stop"), 0, 0, this);
-  progress.setWindowModality(Qt::WindowModal);
-  const auto done = deliverPictures(work_.project(), work_.looks(), fromQt(folder),
-                                    {.progress = [&](int at, int of) {
-                                      progress.setMaximum(of);
-                                      progress.setValue(at);
-                                      return !progress.wasCanceled();
-                                    }});
-  work_.tell(done ? tr("%1 pictures and index.json in %2").arg(done->size()).arg(folder)
-                  : toQt(done.error().text()),
-             !done);
 }
 
 }  // namespace bristle

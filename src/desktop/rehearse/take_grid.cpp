@@ -13,7 +13,7 @@
 
 namespace bristle {
 namespace {
-constexpr double kHigh = 18, kGap = 3, kName = 76;
+constexpr double kCellHigh = 18, kCellGap = 3, kName = 76;
 }
 
 TakeGrid::TakeGrid(QWidget* parent) : QWidget(parent) {
@@ -34,12 +34,12 @@ void TakeGrid::show(const Project& project, std::vector<TakeRun> runs) {
 }
 
 QSize TakeGrid::sizeHint() const {
-  return {180, static_cast<int>(double(rows_.size()) * (kHigh + kGap)) + 2};
+  return {180, static_cast<int>(double(rows_.size()) * (kCellHigh + kCellGap)) + 2};
 }
 
 QRectF TakeGrid::cell(int column, int row) const {
   const double wide = (width() - kName) / std::max<double>(1, double(columns_.size()));
-  return {kName + column * wide, row * (kHigh + kGap) + 1, wide - kGap, kHigh};
+  return {kName + column * wide, row * (kCellHigh + kCellGap) + 1, wide - kCellGap, kCellHigh};
 }
 
 int TakeGrid::runAt(const QPointF& at) const {
@@ -86,7 +86,7 @@ void TakeGrid::paintEvent(QPaintEvent*) {
   p.setFont(small);
   p.setPen(theme.quiet);
   for (size_t r = 0; r < rows_.size(); ++r)
-    p.drawText(QRectF(0, cell(0, int(r)).top(), kName - 6, kHigh), Qt::AlignVCenter,
+    p.drawText(QRectF(0, cell(0, int(r)).top(), kName - 6, kCellHigh), Qt::AlignVCenter,
                p.fontMetrics().elidedText(rows_[r].second, Qt::ElideRight, int(kName) - 8));
   for (size_t c = 0; c < columns_.size(); ++c)
     for (size_t r = 0; r < rows_.size(); ++r) {

@@ -28,7 +28,7 @@ std::vector<QPointF> pointsOf(const StrokeWay& way, int points) {
 
 }  // namespace
 
-QPainterPath tapered(const std::vector<QPointF>& spots) {
+QPainterPath tapered(const std::vector<QPointF>& spots, const StrokeStretch& stretch) {
   double whole = 0, gone = 0;
   for (size_t i = 1; i < spots.size(); ++i)
     whole += std::hypot(spots[i].x() - spots[i - 1].x(), spots[i].y() - spots[i - 1].y());
@@ -38,6 +38,7 @@ QPainterPath tapered(const std::vector<QPointF>& spots) {
                   after = spots[std::min(i + 1, spots.size() - 1)];
     const QPointF at = spots[i], d = after - before;
     if (i > 0) gone += std::hypot(at.x() - before.x(), at.y() - before.y());
+    if (i < stretch.from || i > stretch.to) continue;
     const double length = std::max(1e-6, std::hypot(d.x(), d.y()));
     const double half = kWide * (1 - gone / std::max(whole, 1e-6)) + 0.4;
     const QPointF normal(-d.y() / length * half, d.x() / length * half);

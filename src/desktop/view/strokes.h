@@ -2,6 +2,7 @@
 #pragma once
 #include <QPainter>
 #include <QPainterPath>
+#include <cstdint>
 
 #include "core/derive/route_strokes.h"
 #include "runtime/focus/screen_routes.h"
@@ -31,8 +32,12 @@ Stroke strokeOf(const ScreenRoutes& routes, int box, Dir dir, const QRectF& from
 // apart where they meet; the strong ones over the others.
 void paintStrokes(QPainter& painter, const std::vector<Stroke>& strokes,
                   const std::vector<QRectF>& boxes);
-// The outline of a stroke along points: wide at the first, narrow at the last.
-QPainterPath tapered(const std::vector<QPointF>& points);
+// Some of the points of a stroke, by their places, both counted.
+struct StrokeStretch {
+  size_t from = 0, to = SIZE_MAX;
+};
+// The outline of a stroke along points: wide at the first, narrow at the last; or a stretch of it.
+QPainterPath tapered(const std::vector<QPointF>& points, const StrokeStretch& stretch = {});
 // The middle of a box's side in a direction, moved along the side by `shift` px.
 QPointF sideOf(const QRectF& box, Dir dir, double shift = 0);
 

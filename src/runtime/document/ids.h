@@ -30,6 +30,7 @@ using ClusterId = Id<struct ClusterTag>;
 using GroupId = Id<struct GroupTag>;
 using ListId = Id<struct ListTag>;
 using ShortcutId = Id<struct ShortcutTag>;
+using DeliveryId = Id<struct DeliveryTag>;
 
 // The way to an item: the placed groups that it is in, from the outside in, then its own id. On a
 // screen itself that is the item's id alone.

@@ -88,6 +88,9 @@ const ScreenList* find(const Project& p, const ListId& id) {
 const Shortcut* find(const Project& p, const ShortcutId& id) {
   return findPlain(p.shortcuts, id);
 }
+const Delivery* find(const Project& p, const DeliveryId& id) {
+  return findPlain(p.deliveries, id);
+}
 
 namespace {
 
@@ -200,6 +203,7 @@ std::int64_t highestId(const Project& p) {
   }
   for (const ScreenList& list : p.lists) count(list.id.text);
   for (const Shortcut& shortcut : p.shortcuts) count(shortcut.id.text);
+  for (const Delivery& delivery : p.deliveries) count(delivery.id.text);
   return highest;
 }
 
@@ -229,7 +233,8 @@ bool equal(const Project& a, const Project& b) {
          equalShared(a.kinds, b.kinds, std::equal_to<Kind>()) &&
          equalShared(a.screens, b.screens, equalScreens) &&
          equalShared(a.groups, b.groups, equalGroups) && a.lists == b.lists &&
-         a.accepted == b.accepted && a.shortcuts == b.shortcuts && a.bindings == b.bindings;
+         a.accepted == b.accepted && a.shortcuts == b.shortcuts && a.bindings == b.bindings &&
+         a.deliveries == b.deliveries;
 }
 
 }  // namespace bristle

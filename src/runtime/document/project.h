@@ -6,6 +6,7 @@
 
 #include "runtime/document/basics.h"
 #include "runtime/document/box.h"
+#include "runtime/document/delivery.h"
 #include "runtime/document/kind.h"
 #include "runtime/document/machine.h"
 #include "runtime/document/named.h"
@@ -146,6 +147,7 @@ struct Project {
   std::vector<Accepted> accepted;
   std::vector<Shortcut> shortcuts;
   std::vector<Binding> bindings = standardBindings();
+  std::vector<Delivery> deliveries;
   ScreenId first;           // where the menu opens
   std::int64_t lastId = 0;  // the highest number given out in an id
   Extras extra;
@@ -160,6 +162,7 @@ const Display* find(const Project& project, const DisplayId& id);
 const Group* find(const Project& project, const GroupId& id);
 const ScreenList* find(const Project& project, const ListId& id);
 const Shortcut* find(const Project& project, const ShortcutId& id);
+const Delivery* find(const Project& project, const DeliveryId& id);
 // What a sign does on a screen; null: nothing. Without a screen: everywhere.
 const Binding* bindingOf(const Project& project, const Screen* screen, const Sign& sign);
 // The signs that do something there, of keys or of buttons, in the order in which they are bound.

@@ -34,6 +34,7 @@ std::optional<Error> whyNot(const Display& display);
 std::optional<Error> whyNot(const Settings& settings);
 std::optional<Error> whyNot(const NamedValue& named);
 std::optional<Error> whyNot(const ProjectValue& value);
+std::optional<Error> whyNot(const Delivery& delivery);
 std::optional<Error> whyNot(const Machine& machine);
 std::optional<Error> whyNot(const Kind& kind);
 std::optional<Error> whyNot(const Item& item);

@@ -235,6 +235,16 @@ std::optional<Error> whyNot(const Screen& screen) {
   return wrong(place, whyNoTree(screen));
 }
 
+std::optional<Error> whyNot(const Delivery& d) {
+  const std::string place = "delivery “" + d.name + "”";
+  constexpr size_t kLongestPath = 4000;
+  if (d.folder.empty() || d.folder.size() > kLongestPath || d.folder.find('\0') != d.folder.npos)
+    return Error{place, "expected a folder that it goes to"};
+  for (const Output& output : d.outputs)
+    if (!isWithin(output.scale, 0.25, 4)) return Error{place, "expected a scale from 0.25 to 4"};
+  return {};
+}
+
 namespace {
 
 // All ids of the project that must differ from one another.
@@ -257,6 +267,7 @@ void eachId(const Project& p, Use use) {
   }
   for (const ScreenList& list : p.lists) use(list.id.text);
   for (const Shortcut& shortcut : p.shortcuts) use(shortcut.id.text);
+  for (const Delivery& delivery : p.deliveries) use(delivery.id.text);
 }
 
 bool sameIds(const Project& a, const Project& b) {
@@ -392,6 +403,8 @@ std::optional<Error> whyNot(const Project& p, const Project* before) {
   for (const Shortcut& s : p.shortcuts)
     if (auto why = wrong(fmt::format("shortcut “{}”", s.name), whyNot(s.actions))) return why;
   if (auto why = wrong(p.name, whyNot(p.bindings))) return why;
+  for (const Delivery& d : p.deliveries)
+    if (auto why = whyNot(d)) return why;
   if (!before || !p.named.same(before->named)) {
     std::set<std::string_view> names;
     for (const NamedValue& n : *p.named) {

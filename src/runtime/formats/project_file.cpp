@@ -5,6 +5,7 @@
 
 #include "runtime/document/whynot.h"
 #include "runtime/formats/binding_json.h"
+#include "runtime/formats/delivery_json.h"
 #include "runtime/formats/format_one.h"
 #include "runtime/formats/leftover.h"
 #include "runtime/formats/look_json.h"
@@ -276,6 +277,9 @@ void readParts(JsonReader& r, const Json& root, const JsonPlace& top, int format
     p.screens.emplace_back(readScreen(r, value, at, {p, ids, format}));
   });
   readGroups(r, root, top, {p, ids, format}, p);
+  r.each(root, top, "deliveries", [&](const Json& value, const JsonPlace& at) {
+    p.deliveries.push_back(readDelivery(r, value, at));
+  });
   r.each(root, top, "accepted", [&](const Json& value, const JsonPlace& at) {
     p.accepted.push_back(readAccepted(r, value, at));
   });
@@ -350,7 +354,7 @@ Result<OpenedProject> parseProject(std::string_view text) {
   p.extra =
       leftover(*json, headJson(p),
                {"settings", "displays", "languages", "values", "named", "foreignTokens", "machines",
-                "kinds", "screens", "groups", "lists", "accepted", "shortcuts", "bindings"});
+                "kinds", "screens", "groups", "lists", "accepted", "shortcuts", "bindings", "deliveries"});
   return out;
 }
 
@@ -378,6 +382,7 @@ std::string writeProject(const Project& p) {
   for (const ScreenList& list : p.lists) out["lists"].push_back(listJson(list));
   for (const Accepted& accepted : p.accepted) out["accepted"].push_back(acceptedJson(accepted));
   for (const Shortcut& shortcut : p.shortcuts) out["shortcuts"].push_back(toJson(shortcut));
+  for (const Delivery& delivery : p.deliveries) out["deliveries"].push_back(toJson(delivery));
   if (p.bindings != standardBindings()) {
     out["bindings"] = Json::array();
     for (const Binding& binding : p.bindings) out["bindings"].push_back(toJson(binding));

@@ -66,4 +66,23 @@ double ScreenLife::presence(Ms now, int place) const {
   return std::clamp(closing() ? come * (1 - out_.gone(now, place)) : come, 0.0, 1.0);
 }
 
+Affine motionAt(const ScreenMotion& motion, double presence, const Size& display, bool rightToLeft,
+                double x, double y) {
+  if (motion.form == ScreenMotionForm::Grow) return Affine::about(x, y, 0, presence);
+  if (motion.form != ScreenMotionForm::Slide) return {};
+  const double away = 1 - presence;
+  const double across = (rightToLeft ? -display.w : display.w) * away;
+  switch (motion.edge) {
+    case ScreenEdge::Left:
+      return Affine::moved(-across, 0);
+    case ScreenEdge::Right:
+      return Affine::moved(across, 0);
+    case ScreenEdge::Top:
+      return Affine::moved(0, -display.h * away);
+    case ScreenEdge::Bottom:
+      return Affine::moved(0, display.h * away);
+  }
+  return {};
+}
+
 }  // namespace bristle

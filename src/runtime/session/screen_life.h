@@ -8,6 +8,8 @@
 #include <cstdint>
 
 #include "runtime/document/action.h"
+#include "runtime/document/affine.h"
+#include "runtime/layout/text_measure.h"
 
 namespace bristle {
 
@@ -58,5 +60,11 @@ class ScreenLife {
   Ms ends_ = 0;
   Way in_, out_;
 };
+
+// Where what is there so much, 0–1, lies on a display of that size by how it comes or goes: slides
+// move, what grows does so about the point given. Where one reads from the right, left and right
+// change places.
+Affine motionAt(const ScreenMotion& motion, double presence, const Size& display, bool rightToLeft,
+                double x, double y);
 
 }  // namespace bristle

@@ -19,6 +19,7 @@ class PartValues {
   const Four& four(Prop prop) const { return std::get<Four>(at(prop)); }
   bool flag(Prop prop) const { return std::get<bool>(at(prop)); }
   bool has(Prop prop) const { return indexOf(type_, prop) >= 0; }
+  const Value& value(Prop prop) const { return at(prop); }
   // Channels of `Shown` are numbers, so that parts can fade.
   double shown() const { return number(Prop::Shown); }
   PartValues next(PartType type) const {

@@ -1,0 +1,182 @@
+#include "deliver/outputs.h"
+
+#include <algorithm>
+#include <filesystem>
+#include <set>
+
+#include "core/edit/used_files.h"
+#include "core/formats/file_io.h"
+#include "core/formats/named_css.h"
+#include "core/formats/route_dot.h"
+#include "core/formats/tokens_file.h"
+#include "core/formats/words_file.h"
+#include "deliver/measures.h"
+#include "deliver/statechart.h"
+#include "deliver/web_page.h"
+#include "paint/convert.h"
+#include "paint/fonts.h"
+#include "paint/project_fonts.h"
+#include "runtime/focus/screen_routes.h"
+#include "runtime/formats/menu_file.h"
+#include "runtime/formats/project_file.h"
+
+namespace bristle {
+namespace {
+
+using Files = std::vector<MadeFile>;
+
+// Raised when the same project is delivered otherwise than before.
+constexpr const char* kProgram = "bristle delivers 1";
+
+// What a picture that is missing makes of it.
+Result<Files> unlessMissing(Files files, OutputSetting& with) {
+  auto missing = missingIn(with.looks.pictures().takeProblems());
+  if (missing && !with.allowMissing) return tl::unexpected(std::move(*missing));
+  return files;
+}
+
+Result<Files> page(OutputSetting& with) {
+  const auto runtime = pageRuntime();
+  if (!runtime) return tl::unexpected(runtime.error());
+  auto made = webPage(with.project, with.looks, with.folder, *runtime);
+  if (!made) return tl::unexpected(made.error());
+  with.left.insert(with.left.end(), made->left.begin(), made->left.end());
+  return unlessMissing({{"index.html", std::move(made->html)}}, with);
+}
+
+Result<Files> statecharts(const Project& project) {
+  Files out;
+  std::vector<std::string> taken;
+  for (const auto& machine : project.machines) {
+    const auto chart = writeStatechart(*machine, project);
+    if (!chart) return tl::unexpected(chart.error());
+    out.push_back({safeFileName(machine->name, taken) + ".scxml", chart->toStdString()});
+  }
+  return out;
+}
+
+Files words(const Project& project) {
+  Files out{{"words.csv", writeWordsTable(project)}};
+  std::vector<std::string> taken;
+  for (size_t i = 1; i < project.languages.size(); ++i)
+    out.push_back({safeFileName(project.languages[i].tag, taken) + ".po",
+                   writePo(project, project.languages[i].id)});
+  return out;
+}
+
+// As they are on the first display, in the first language.
+Files routes(const Project& project) {
+  Files out;
+  std::vector<std::string> taken;
+  const FontMeasure measure;
+  for (const auto& screen : project.screens) {
+    const ScreenRoutes solved =
+        screenRoutes(*screen, layOut(project, *screen, Showing(project.displays.front()), measure));
+    std::vector<std::string> names;
+    for (const int item : solved.items) names.push_back(displayName(*screen->items[size_t(item)]));
+    out.push_back({safeFileName(screen->name, taken) + ".dot",
+                   writeDot(solved.input, solved.output.routes, names)});
+  }
+  return out;
+}
+
+Result<Files> within(const char* folder, Result<Files> files) {
+  if (files)
+    for (MadeFile& file : *files) file.path = std::string(folder) + "/" + file.path;
+  return files;
+}
+
+}  // namespace
+
+OutputWords wordsOf(OutputSort sort) {
+  switch (sort) {
+    case OutputSort::Page:
+      return {"Web page", "One file that runs the menu in any browser, from a folder or a server"};
+    case OutputSort::Library:
+      return {"Menu for the library", "What bristle.h opens in a game’s own code"};
+    case OutputSort::Pictures:
+      return {"Pictures", "A file for each kind in each state, with an index"};
+    case OutputSort::Sheets:
+      return {"Sheets", "The same pictures packed into few, with an index"};
+    case OutputSort::Statecharts:
+      return {"Statecharts", "Each machine as SCXML, the open standard"};
+    case OutputSort::Tokens:
+      return {"Design tokens", "The named values for design tools"};
+    case OutputSort::Css:
+      return {"CSS properties", "The named values for web pages"};
+    case OutputSort::Words:
+      return {"Words", "All texts as a table, and a catalogue for each language"};
+    case OutputSort::Routes:
+      return {"Routes", "Where focus goes on each screen, as a graph in DOT"};
+  }
+  return {"", ""};
+}
+
+Result<Files> makeOutput(const Output& output, OutputSetting& with) {
+  const Project& project = with.project;
+  if (project.displays.empty()) return fail(project.name, "it has no display");
+  const PictureWishes wishes{output.scale, output.trim, with.allowMissing};
+  switch (output.sort) {
+    case OutputSort::Page:
+      return page(with);
+    case OutputSort::Library:
+      return unlessMissing(
+          {{"menu.jsonl", writeMenu(project, measureAll(project, with.looks.pictures()))}}, with);
+    case OutputSort::Pictures:
+      return within("pictures", makePictures(project, with.looks, wishes, with.progress));
+    case OutputSort::Sheets:
+      return within("sheets", makeSheets(project, with.looks, wishes, with.progress));
+    case OutputSort::Statecharts:
+      return within("statecharts", statecharts(project));
+    case OutputSort::Tokens:
+      return Files{{"named.tokens.json", writeTokens(*project.named, project.foreignTokens)}};
+    case OutputSort::Css:
+      return Files{{"named.css", writeNamedCss(project)}};
+    case OutputSort::Words:
+      return within("words", words(project));
+    case OutputSort::Routes:
+      return within("routes", routes(project));
+  }
+  return Files{};
+}
+
+Result<Files> makeAll(const Delivery& delivery, OutputSetting& with) {
+  Files out;
+  std::set<std::string> paths;
+  for (const Output& output : delivery.outputs) {
+    auto made = makeOutput(output, with);
+    if (!made) return tl::unexpected(made.error());
+    for (MadeFile& file : *made) {
+      if (!paths.insert(file.path).second)
+        return fail(file.path, "two outputs of the delivery would write it");
+      out.push_back(std::move(file));
+    }
+  }
+  return out;
+}
+
+std::string basisOf(const Delivery& delivery, const OutputSetting& with) {
+  std::string all = std::string(kProgram) + "\n" + delivery.id.text + "\n";
+  Project lean = with.project;
+  lean.accepted.clear();
+  all += writeProject(lean);
+  const auto stamp = [&](const std::string& path) {
+    const FileStamp is = stampOf(path);
+    all += "\n" + path + " " + std::to_string(is.size) + " " + std::to_string(is.modified);
+  };
+  const UsedFiles used = filesOf(with.project);
+  for (const auto* files : {&used.pictures, &used.sounds})
+    for (const std::string& file : *files) stamp(with.folder + "/" + file);
+  for (const QString& font : fontFilesOf(toQt(with.folder)))
+    stamp(with.folder + "/" + fromQt(font));
+  for (const Output& output : delivery.outputs)
+    if (output.sort == OutputSort::Page) all += hashOfBytes(pageRuntime().value_or(""));
+  return hashOfBytes(all);
+}
+
+std::string folderFor(const Delivery& delivery, const std::string& projectFolder) {
+  const std::filesystem::path to(delivery.folder);
+  return (to.is_absolute() ? to : std::filesystem::path(projectFolder) / to).string();
+}
+
+}  // namespace bristle

@@ -1,0 +1,29 @@
+// The pictures of kinds in all states packed into few, with an index that says where each lies
+// (data/schema/sheets.schema.json).
+#pragma once
+#include <vector>
+
+#include "deliver/hand_over.h"
+#include "deliver/pictures.h"
+
+namespace bristle {
+
+struct PictureWishes {
+  double scale = 1;           // px of a picture to a px of the kind
+  bool trim = false;          // without what is empty around; the index keeps where it lay
+  bool allowMissing = false;  // a stand-in for pictures that are missing or broken
+};
+
+// Stopped, with an error that says so, where `progress` (how many of how many) returns false.
+using MadeProgress = std::function<bool(int, int)>;
+
+// A file each, with index.json.
+Result<std::vector<MadeFile>> makePictures(const Project& project, LookPainter& looks,
+                                           const PictureWishes& wishes,
+                                           const MadeProgress& progress = {});
+// sheet-1.png, sheet-2.png … of at most 4096 px, with 2 px between, and sheets.json.
+Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& looks,
+                                         const PictureWishes& wishes,
+                                         const MadeProgress& progress = {});
+
+}  // namespace bristle

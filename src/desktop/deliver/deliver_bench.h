@@ -1,0 +1,47 @@
+// The hand-over: what is delivered, to where, and what each file of it will be.
+#pragma once
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QStackedWidget>
+
+#include "desktop/work/bench.h"
+#include "runtime/document/delivery.h"
+
+namespace bristle {
+
+class DeliveryForm;
+class HandOverWatch;
+class MadeFiles;
+
+class DeliverBench : public Bench {
+  Q_OBJECT
+ public:
+  DeliverBench(Work& work, QWidget* parent);
+  QWidget* card() override;
+  QWidget* workplace() override;
+  void enter() override { refresh(); }
+  QString hint() const override;
+
+ private:
+  void refresh();
+  void pick(const DeliveryId& id);
+  void add(const QString& name, std::vector<Output> outputs);
+  void showMade();
+  void handOver(bool all, bool over);
+  void openFolder();
+  void addCommands();
+
+  Work& work_;
+  DeliveryId picked_;
+  HandOverWatch* watch_;
+  QComboBox* all_;
+  QPushButton *add_, *stop_;
+  QLabel *about_, *warning_;
+  QStackedWidget* pages_;
+  MadeFiles* files_;
+  DeliveryForm* form_;
+  bool made_ = false;  // what is shown is of the project as it is
+};
+
+}  // namespace bristle

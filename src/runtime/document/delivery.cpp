@@ -1,0 +1,13 @@
+#include "runtime/document/delivery.h"
+
+#include <array>
+
+namespace bristle {
+
+std::span<const std::string_view> outputNames() {
+  static constexpr std::array<std::string_view, 9> kNames{
+      "page", "library", "pictures", "sheets", "statecharts", "tokens", "css", "words", "routes"};
+  return kNames;
+}
+
+}  // namespace bristle

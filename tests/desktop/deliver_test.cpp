@@ -1,0 +1,118 @@
+// The Deliver bench by mouse and keys: lists of outputs into folders, seen before they are written.
+#include <QDir>
+#include <QFile>
+#include <QPlainTextEdit>
+#include <QTreeWidget>
+
+#include "desktop/derive/hand_over_watch.h"
+#include "desktop/window_fixture.h"
+
+namespace bristle {
+namespace {
+
+class DeliverBenchTest : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    WindowTest::SetUp();
+    work().replace(test::columnMenu({"Dive", "Chart"}), folder.path(), false);
+    window->openBench(QStringLiteral("deliver"));
+    watch = window->findChild<HandOverWatch*>();
+    ASSERT_TRUE(watch);
+  }
+  void settled() {
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !watch->busy(); }, 60'000));
+    settle();
+  }
+  QTreeWidget* list() { return named<QTreeWidget>(QStringLiteral("Files of the delivery")); }
+  // The paths, each with what happens to it.
+  std::map<std::string, std::string> lines() {
+    std::map<std::string, std::string> out;
+    for (int i = 0; i < list()->topLevelItemCount(); ++i)
+      out[fromQt(list()->topLevelItem(i)->text(0))] = fromQt(list()->topLevelItem(i)->text(2));
+    return out;
+  }
+  void handOver() {
+    key(Qt::Key_Return, Qt::ControlModifier);
+    settled();
+  }
+  void forTheGame() {
+    click(QStringLiteral("For the game"));
+    settled();
+  }
+  QString there(const char* name) {
+    return path("delivered/for-the-game/") + QString::fromLatin1(name);
+  }
+  HandOverWatch* watch = nullptr;
+};
+
+TEST_F(DeliverBenchTest, ADeliveryIsSeenBeforeItIsWrittenAndThenStays) {
+  forTheGame();
+  ASSERT_EQ(project().deliveries.size(), 1u);
+  auto all = lines();
+  EXPECT_EQ(all.at("menu.jsonl"), "is written");
+  EXPECT_EQ(all.at("sheets/sheets.json"), "is written");
+  EXPECT_FALSE(QFile::exists(there("menu.jsonl"))) << "looking writes nothing";
+  handOver();
+  EXPECT_TRUE(QFile::exists(there("menu.jsonl")));
+  EXPECT_TRUE(QFile::exists(there("sheets/sheet-1.png")));
+  for (const auto& [file, what] : lines()) EXPECT_EQ(what, "stays as it is") << file;
+  // The file in hand is looked into: text, and pictures.
+  list()->setCurrentItem(list()->findItems(QStringLiteral("sheets.json"), Qt::MatchContains)[0]);
+  EXPECT_TRUE(named<QPlainTextEdit>(QStringLiteral("What the file in hand says"))
+                  ->toPlainText()
+                  .contains(QStringLiteral("bristleSheets")));
+  list()->setCurrentItem(list()->findItems(QStringLiteral(".png"), Qt::MatchEndsWith)[0]);
+  EXPECT_FALSE(named<QLabel>(QStringLiteral("The picture in hand"))->pixmap().isNull());
+}
+
+TEST_F(DeliverBenchTest, WhatIsInItIsChosenAndTakenBack) {
+  forTheGame();
+  auto* words = named<QCheckBox>(QStringLiteral("Words"));
+  QTest::mouseClick(words, Qt::LeftButton, {}, QPoint(8, words->height() / 2));
+  settled();
+  EXPECT_TRUE(lines().contains("words/words.csv"));
+  fill(QStringLiteral("Px to a px"), QStringLiteral("2"));
+  settled();
+  for (const Output& each : project().deliveries[0].outputs)
+    EXPECT_EQ(each.scale, each.sort == OutputSort::Sheets ? 2 : 1);
+  handOver();
+  EXPECT_TRUE(QFile::exists(there("words/words.csv")));
+  work().undo();
+  work().undo();
+  settled();
+  EXPECT_FALSE(words->isChecked());
+  EXPECT_EQ(lines().at("words/words.csv"), "is removed: no longer made");
+  handOver();
+  EXPECT_FALSE(QFile::exists(there("words/words.csv")));
+}
+
+TEST_F(DeliverBenchTest, WhatIsInTheWayStopsItUntilOneSaysSo) {
+  QDir().mkpath(path("delivered/for-the-game"));
+  QFile theirs(there("menu.jsonl"));
+  ASSERT_TRUE(theirs.open(QIODevice::WriteOnly));
+  theirs.write("theirs");
+  theirs.close();
+  forTheGame();
+  EXPECT_EQ(lines().at("menu.jsonl"), "is in the way");
+  handOver();
+  EXPECT_FALSE(QFile::exists(there("sheets/sheet-1.png")));
+  click(QStringLiteral("Hand over, and write over what is in the way"));
+  settled();
+  EXPECT_TRUE(QFile::exists(there("sheets/sheet-1.png")));
+  EXPECT_GT(QFile(there("menu.jsonl")).size(), 100);
+}
+
+TEST_F(DeliverBenchTest, AProjectWithoutAFolderSaysWhatToDo) {
+  work().replace(test::columnMenu({"Dive"}), {}, false);
+  settle();
+  forTheGame();
+  handOver();
+  EXPECT_FALSE(QFile::exists(QStringLiteral("delivered/for-the-game/menu.jsonl")));
+  bool told = false;
+  for (QLabel* label : window->findChildren<QLabel*>())
+    told = told || (label->isVisible() && label->text().contains(QStringLiteral("save it first")));
+  EXPECT_TRUE(told);
+}
+
+}  // namespace
+}  // namespace bristle

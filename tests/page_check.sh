@@ -1,0 +1,38 @@
+#!/usr/bin/env bash
+# Delivered pages in a real browser: the takes by real input, how they look, and whether everybody
+# can use them. Node's packages are fetched once, as the lock file says.
+#   page_check.sh SOURCE BRISTLE OUT [--all]
+set -euo pipefail
+source=$1 bristle=$2 out=$3/page
+mkdir -p "$out"
+rm -rf "$out"/{demo,kiosk}*
+cp "$source"/tests/page/* "$source"/tests/page/.npmrc "$out"/
+[ -d "$out/node_modules/playwright-core" ] || (cd "$out" && npm ci --no-audit --no-fund --silent)
+one() { # NAME PROJECT LIMIT
+  local name=$1 project=$2 limit=$3 pairs=() take
+  "$bristle" deliver "$project" --page "$out/$name"
+  local size
+  size=$(gzip -9 -c "$out/$name/index.html" | wc -c)
+  echo "$name: $size bytes compressed, with its own pictures and sounds"
+  for take in "${project%/*}"/*.take.jsonl; do
+    "$bristle" rehearse "$project" --take "$take" >"$out/$name-$(basename "$take").trace" || [ $? = 1 ]
+    pairs+=("$take" "$out/$name-$(basename "$take").trace")
+  done
+  (cd "$out" && node page_test.mjs "$out/$name/index.html" "$project" "${pairs[@]}")
+  (cd "$out" && node access_test.mjs "$out/$name/index.html" "$project")
+  mkdir -p "$out/$name-pictures"
+  python3 - "$project" <<'TXT' | while read -r screen display language; do
+import json, sys
+p = json.load(open(sys.argv[1]))
+for s in p["screens"]:
+    for n, d in enumerate(p["displays"]):
+        languages = p.get("languages", [{"id": ""}])
+        print(s["id"], d["id"], languages[n % len(languages)]["id"])
+TXT
+    "$bristle" picture "$project" --screen "$screen" --display "$display" --language "$language" \
+      -o "$out/$name-pictures/$screen.$display.$language.png" >/dev/null
+  done
+  (cd "$out" && node look_test.mjs "$out/$name/index.html" "$project" "$out/$name-pictures" "$limit" "$out/$name-worst")
+}
+one demo "$source/data/demo/saltglass-deep.bristle" 0.02
+one kiosk "$source/data/glasshouse/fernhollow-glasshouse.bristle" 0.02
