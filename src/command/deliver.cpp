@@ -8,6 +8,7 @@
 #include "core/formats/file_io.h"
 #include "deliver/measures.h"
 #include "deliver/outputs.h"
+#include "deliver/pictures.h"
 #include "runtime/formats/menu_file.h"
 
 namespace bristle {

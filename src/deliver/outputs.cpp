@@ -11,6 +11,7 @@
 #include "core/formats/tokens_file.h"
 #include "core/formats/words_file.h"
 #include "deliver/measures.h"
+#include "deliver/pictures.h"
 #include "deliver/statechart.h"
 #include "deliver/web_page.h"
 #include "paint/convert.h"

@@ -12,6 +12,7 @@ struct OutputWords {
 };
 OutputWords wordsOf(OutputSort sort);
 
+// What it is made of, and with.
 struct OutputSetting {
   const Project& project;
   LookPainter& looks;

@@ -8,6 +8,7 @@
 #define STBRP_STATIC
 #include <stb/stb_rect_pack.h>
 
+#include "deliver/pictures.h"
 #include "paint/convert.h"
 
 namespace bristle {

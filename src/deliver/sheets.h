@@ -1,12 +1,15 @@
 // The pictures of kinds in all states packed into few, with an index that says where each lies
 // (data/schema/sheets.schema.json).
 #pragma once
+#include <functional>
 #include <vector>
 
 #include "deliver/hand_over.h"
-#include "deliver/pictures.h"
 
 namespace bristle {
+
+struct Project;
+class LookPainter;
 
 struct PictureWishes {
   double scale = 1;           // px of a picture to a px of the kind

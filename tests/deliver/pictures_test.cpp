@@ -1,3 +1,4 @@
+#include "deliver/pictures.h"
 #include "deliver/sheets.h"
 
 #include <gmock/gmock.h>

@@ -1,6 +1,7 @@
 #include "desktop/derive/hand_over_watch.h"
 
 #include "paint/convert.h"
+#include "paint/look_painter.h"
 
 namespace bristle {
 namespace {

@@ -5,6 +5,7 @@
 
 #include "deliver/outputs.h"
 #include "desktop/derive/latest.h"
+#include "runtime/document/project.h"
 
 namespace bristle {
 
