@@ -515,7 +515,8 @@
 
   load().then(() => document.fonts.ready).then(async () => {
     stage.replaceChildren(scaled);
-    await Promise.all(info.fonts.map(name => document.fonts.load('16px ' + quoted(name)).catch(() => {})));
+    // All of them, before anything is measured: else the first look is set by another font.
+    await Promise.all([...document.fonts].map(face => face.load().catch(() => {})));
     start(asked.get('screen') || '');
     turn();
     document.documentElement.dataset.runs = '1';

@@ -154,10 +154,14 @@ class Making {
     const NamedValues& named = *project_.named;
     const bool twoSets = std::any_of(named.begin(), named.end(),
                                      [](const auto& each) { return each.dark.has_value(); });
-    return {
-        {"displays", displays}, {"languages", languages}, {"pictures", list},
-        {"sounds", sounds},     {"fonts", families_},     {"darkSet", project_.settings.darkSet},
-        {"twoSets", twoSets},   {"still", still},         {"stillText", text}};
+    return {{"displays", displays},
+            {"languages", languages},
+            {"pictures", list},
+            {"sounds", sounds},
+            {"darkSet", project_.settings.darkSet},
+            {"twoSets", twoSets},
+            {"still", still},
+            {"stillText", text}};
   }
 
   // The fonts that the project carries along, but those whose makers forbid it.
@@ -186,7 +190,6 @@ class Making {
                       Json(family).dump(), weightOf(font),
                       font.style() == QFont::StyleNormal ? "normal" : "italic",
                       dataUri(name.ends_with(".otf") ? "font/otf" : "font/ttf", *bytes));
-      families_.push_back(family);
     }
     return out;
   }
@@ -215,7 +218,6 @@ class Making {
   const Project& project_;
   LookPainter& looks_;
   const std::string& folder_;
-  std::vector<std::string> families_;
   WebPage page_;
 };
 

@@ -71,7 +71,7 @@ TEST_F(DeliverBenchTest, WhatIsInItIsChosenAndTakenBack) {
   QTest::mouseClick(words, Qt::LeftButton, {}, QPoint(8, words->height() / 2));
   settled();
   EXPECT_TRUE(lines().contains("words/words.csv"));
-  fill(QStringLiteral("Px to a px"), QStringLiteral("2"));
+  fill(QStringLiteral("Scale"), QStringLiteral("2"));
   settled();
   for (const Output& each : project().deliveries[0].outputs)
     EXPECT_EQ(each.scale, each.sort == OutputSort::Sheets ? 2 : 1);

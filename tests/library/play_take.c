@@ -121,6 +121,7 @@ static int step(bristle_run *run, const char *line) {
 
 int main(int count, char **arguments) {
   size_t size;
+  int failed = 0;
   char *bytes, *take, *line, *next, why[300];
   char display[128] = "", language[128] = "", screen[128] = "";
   bristle_menu *menu = NULL;
@@ -148,12 +149,13 @@ int main(int count, char **arguments) {
       }
     } else if (*line && !step(run, line)) {
       fprintf(stderr, "cannot be done: %s\n", line);
-      return 1;
+      failed = 1;
+      break;
     }
   }
   tell(run);
   bristle_stop(run);
   bristle_close(menu);
   free(take);
-  return 0;
+  return failed;
 }

@@ -13,6 +13,8 @@
 #include "core/edit/templates.h"
 #include "core/formats/words.h"
 #include "desktop/benches.h"
+#include "desktop/deliver/deliver_bench.h"
+#include "desktop/deliver/made_files.h"
 #include "desktop/derive/findings_watch.h"
 #include "desktop/frame/window.h"
 #include "desktop/motion/law_watch.h"
@@ -79,6 +81,12 @@ void prepare(Window& window, const QString& bench) {
     return;
   }
   if (bench == QLatin1String("findings")) return plantFaults(work);
+  if (bench == QLatin1String("deliver"))
+    if (auto* deliver = dynamic_cast<DeliverBench*>(window.bench(bench))) {
+      if (p.deliveries.size() > 1) deliver->pick(p.deliveries[1].id);
+      (void)QTest::qWaitFor([&] { return !deliver->busy(); }, 60'000);
+      return deliver->files().pick(QStringLiteral("sheets/sheet-1.png"));
+    }
   // The screen with the most on it shows the most.
   const Screen* fullest = nullptr;
   for (const auto& screen : p.screens)

@@ -148,6 +148,10 @@ void DeliverBench::add(const QString& name, std::vector<Output> outputs) {
   pick(work_.project().deliveries.back().id);
 }
 
+bool DeliverBench::busy() const {
+  return watch_->busy();
+}
+
 void DeliverBench::pick(const DeliveryId& id) {
   picked_ = id;
   refresh();
@@ -155,7 +159,8 @@ void DeliverBench::pick(const DeliveryId& id) {
 
 void DeliverBench::refresh() {
   const auto& all = work_.project().deliveries;
-  if (!bristle::find(work_.project(), picked_)) picked_ = all.empty() ? DeliveryId() : all.back().id;
+  if (!bristle::find(work_.project(), picked_))
+    picked_ = all.empty() ? DeliveryId() : all.front().id;
   QStringList names;
   int at = -1;
   for (const Delivery& each : all) {
@@ -211,7 +216,8 @@ void DeliverBench::handOver(bool all, bool over) {
     if (all || each.id == picked_) which.push_back(each.id);
   if (which.empty()) return;
   for (const DeliveryId& id : which)
-    if (work_.folder().isEmpty() && !QDir::isAbsolutePath(toQt(bristle::find(work_.project(), id)->folder)))
+    if (work_.folder().isEmpty() &&
+        !QDir::isAbsolutePath(toQt(bristle::find(work_.project(), id)->folder)))
       return work_.tell(tr("Save the project first: its deliveries lie beside it."), true);
   made_ = false;
   showMade();

@@ -22,10 +22,13 @@ class DeliverBench : public Bench {
   QWidget* workplace() override;
   void enter() override { refresh(); }
   QString hint() const override;
+  // The delivery in hand, and of what it comes to the file that is looked into.
+  void pick(const DeliveryId& id);
+  MadeFiles& files() { return *files_; }
+  bool busy() const;
 
  private:
   void refresh();
-  void pick(const DeliveryId& id);
   void add(const QString& name, std::vector<Output> outputs);
   void showMade();
   void handOver(bool all, bool over);

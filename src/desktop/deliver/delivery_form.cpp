@@ -46,7 +46,7 @@ DeliveryForm::DeliveryForm(Work& work) : work_(work) {
   }
   heading(tr("PICTURES AND SHEETS"));
   scale_ = number(
-      tr("Px to a px"), 0.25, 4,
+      tr("Scale"), 0.25, 4,
       [this](double v) {
         return change("change the scale", "scale", [v](Delivery& d) {
           for (Output& each : d.outputs)
@@ -54,6 +54,7 @@ DeliveryForm::DeliveryForm(Work& work) : work_(work) {
         });
       },
       tr("×"));
+  scale_->setToolTip(tr("Px of a picture to a px of the kind: 2 for displays twice as dense"));
   trim_ = check(tr("Without what is empty around"), [this](bool on) {
     change("trim pictures", "", [on](Delivery& d) {
       for (Output& each : d.outputs)

@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "desktop/derive/hand_over_watch.h"
+#include "desktop/work/theme.h"
 #include "paint/convert.h"
 
 namespace bristle {
@@ -38,7 +39,7 @@ MadeFiles::MadeFiles(QWidget* parent) : QWidget(parent) {
   picture_ = new QLabel;
   picture_->setAlignment(Qt::AlignCenter);
   picture_->setMinimumSize(80, 80);
-  picture_->setProperty("work", true);
+  picture_->setAutoFillBackground(true);
   picture_->setAccessibleName(tr("The picture in hand"));
   text_ = new QPlainTextEdit;
   text_->setReadOnly(true);
@@ -84,6 +85,11 @@ void MadeFiles::show(const MadeDelivery& made) {
   look();
 }
 
+void MadeFiles::pick(const QString& path) {
+  const auto found = list_->findItems(path, Qt::MatchExactly);
+  if (!found.empty()) list_->setCurrentItem(found.front());
+}
+
 void MadeFiles::look() {
   whole_ = {};
   text_->clear();
@@ -112,6 +118,10 @@ void MadeFiles::resizeEvent(QResizeEvent* event) {
 
 // As large as it is, or as fits.
 void MadeFiles::showPicture() {
+  // On the grey that does not tint art.
+  QPalette palette = picture_->palette();
+  palette.setColor(QPalette::Window, themeOf(this).work);
+  picture_->setPalette(palette);
   if (whole_.isNull()) return picture_->clear();
   const QSize room = picture_->size();
   const bool fits = whole_.width() <= room.width() && whole_.height() <= room.height();

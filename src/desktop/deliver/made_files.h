@@ -15,6 +15,7 @@ class MadeFiles : public QWidget {
   explicit MadeFiles(QWidget* parent = nullptr);
   QTreeWidget* list() { return list_; }
   void show(const MadeDelivery& made);
+  void pick(const QString& path);
 
  protected:
   void resizeEvent(QResizeEvent* event) override;
