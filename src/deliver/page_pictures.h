@@ -16,7 +16,7 @@ struct PagePicture {
   bool background = false, mask = false, sliced = false;  // what it is used as
 };
 
-// All that kinds and placed buttons may show in any state, placed pictures, and the signs of
+// All that kinds and placed buttons may ever show, placed pictures, and the signs of
 // prompts. Whole SVG drawings stay drawings; groups of one are made pictures at twice their size.
 // What cannot be shown is told by pictures.takeProblems().
 std::vector<PagePicture> pagePictures(const Project& project, Pictures& pictures,

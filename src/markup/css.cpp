@@ -62,27 +62,6 @@ std::string cssOpacity(double opacity) {
   return opacity >= 1 ? std::string() : fmt::format("opacity:{};", cssNumber(opacity));
 }
 
-std::string htmlText(std::string_view text) {
-  std::string out;
-  for (char c : text) switch (c) {
-      case '&':
-        out += "&amp;";
-        break;
-      case '<':
-        out += "&lt;";
-        break;
-      case '>':
-        out += "&gt;";
-        break;
-      case '"':
-        out += "&quot;";
-        break;
-      default:
-        out += c;
-    }
-  return out;
-}
-
 std::string jsonText(std::string_view text) {
   std::string out = "\"";
   for (char c : text) {

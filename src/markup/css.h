@@ -1,6 +1,7 @@
 // Values as CSS has them (CSS Color 4, CSS Images 3, CSS Transforms 1).
 #pragma once
 #include <string>
+#include <string_view>
 
 #include "runtime/document/affine.h"
 #include "runtime/document/box.h"
@@ -24,9 +25,7 @@ std::string cssMotion(const Affine& motion, double x, double y);
 // “opacity:…;”, nothing for 1.
 std::string cssOpacity(double opacity);
 
-// A text between tags or in a value in double quotes.
-std::string htmlText(std::string_view text);
-// With its quotes.
+// A text as JSON has it, with its quotes.
 std::string jsonText(std::string_view text);
 
 }  // namespace bristle

@@ -10,18 +10,6 @@
 namespace bristle {
 namespace {
 
-// The colour of the caption that is shown, which icons may follow.
-Colour captionColourOf(const Kind& kind, const Look& look) {
-  Colour out{36, 33, 30, 255};
-  bool found = false;
-  eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& values) {
-    if (part.type != PartType::Label || found) return;
-    out = values.colour(Prop::Colour);
-    found = values.shown() > 0;
-  });
-  return out;
-}
-
 std::string captionJson(const PartCaption& c) {
   return fmt::format(
       "{{\"x\":{},\"y\":{},\"w\":{},\"h\":{},\"family\":{},\"size\":{},\"weight\":{},\"spacing\":{}"
@@ -248,7 +236,7 @@ std::string Scene::parts(const At& at, const Kind& kind, const Look& look, Ms si
         const std::string id = fmt::format("p{}-{}", at.key, number++);
         const auto markup = markupOf(
             values, box,
-            {pictures_, id, words, captionColourOf(kind, look), since, sign ? &*sign : nullptr});
+            {pictures_, id, words, captionColour(kind, look), since, sign ? &*sign : nullptr});
         if (!out.empty()) out += ',';
         if (!markup)
           out += "null";

@@ -8,6 +8,7 @@
 #include "paint/convert.h"
 #include "paint/forms.h"
 #include "paint/part_place.h"
+#include "runtime/machine/part_place.h"
 
 namespace bristle {
 namespace {
@@ -15,18 +16,6 @@ namespace {
 size_t channelsOf(const Kind& kind) {
   size_t out = propertiesOf(PartType::Whole).size();
   for (const Part& part : kind.parts) out += propertiesOf(part.type).size();
-  return out;
-}
-
-// The colour of the caption that is shown, which icons may follow.
-Colour captionColour(const Kind& kind, const Look& look) {
-  Colour out{36, 33, 30, 255};
-  bool found = false;
-  eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& values) {
-    if (part.type != PartType::Label || found) return;
-    out = values.colour(Prop::Colour);
-    found = values.shown() > 0;
-  });
   return out;
 }
 

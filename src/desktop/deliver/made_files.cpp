@@ -39,7 +39,6 @@ MadeFiles::MadeFiles(QWidget* parent) : QWidget(parent) {
   picture_ = new QLabel;
   picture_->setAlignment(Qt::AlignCenter);
   picture_->setMinimumSize(80, 80);
-  picture_->setAutoFillBackground(true);
   picture_->setAccessibleName(tr("The picture in hand"));
   text_ = new QPlainTextEdit;
   text_->setReadOnly(true);
@@ -119,9 +118,8 @@ void MadeFiles::resizeEvent(QResizeEvent* event) {
 // As large as it is, or as fits.
 void MadeFiles::showPicture() {
   // On the grey that does not tint art.
-  QPalette palette = picture_->palette();
-  palette.setColor(QPalette::Window, themeOf(this).work);
-  picture_->setPalette(palette);
+  const QString ground = QStringLiteral("background: %1").arg(themeOf(this).work.name());
+  if (picture_->styleSheet() != ground) picture_->setStyleSheet(ground);
   if (whole_.isNull()) return picture_->clear();
   const QSize room = picture_->size();
   const bool fits = whole_.width() <= room.width() && whole_.height() <= room.height();

@@ -63,4 +63,15 @@ Box labelRoom(const PartValues& v, const Box& rect) {
   return {rect.x + left, rect.y + p.a, rect.w - left - right, rect.h - p.a - p.c};
 }
 
+Colour captionColour(const Kind& kind, const Look& look) {
+  Colour out{36, 33, 30, 255};
+  bool found = false;
+  eachPart(kind.parts, look.data(), [&](const Part& part, const PartValues& values) {
+    if (part.type != PartType::Label || found) return;
+    out = values.colour(Prop::Colour);
+    found = values.shown() > 0;
+  });
+  return out;
+}
+
 }  // namespace bristle

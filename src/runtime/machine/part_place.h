@@ -2,6 +2,7 @@
 #pragma once
 #include "runtime/document/affine.h"
 #include "runtime/document/box.h"
+#include "runtime/document/kind.h"
 #include "runtime/machine/part_values.h"
 
 namespace bristle {
@@ -16,5 +17,7 @@ Affine partMotion(const PartValues& values, const Box& rect);
 Affine wholeMotion(const PartValues& whole, const Box& box);
 // The part of a label's rectangle that its padding leaves.
 Box labelRoom(const PartValues& label, const Box& rect);
+// The colour of the caption that is shown, which icons may follow.
+Colour captionColour(const Kind& kind, const Look& look);
 
 }  // namespace bristle
