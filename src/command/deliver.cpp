@@ -57,6 +57,10 @@ int lists(const Wanted& o, OutputSetting& with, Streams s) {
   const auto wanted = [&](const Delivery& d) {
     return o.only.empty() || std::find(o.only.begin(), o.only.end(), d.name) != o.only.end();
   };
+  for (const std::string& name : o.only)
+    if (std::none_of(with.project.deliveries.begin(), with.project.deliveries.end(),
+                     [&](const Delivery& d) { return d.name == name; }))
+      return tell(s, {o.project, fmt::format("it has no delivery “{}”", name)});
   int done = 0;
   for (const Delivery& delivery : with.project.deliveries) {
     if (!wanted(delivery)) continue;
@@ -71,8 +75,7 @@ int lists(const Wanted& o, OutputSetting& with, Streams s) {
     tellLeft(with, s);
     if (const int code = put(folder, *files, o, s, basis)) return code;
   }
-  if (done == 0)
-    return tell(s, {o.project, "it has no delivery of that name; the Deliver bench makes them"});
+  if (done == 0) return tell(s, {o.project, "it has no delivery; the Deliver bench makes them"});
   return kFine;
 }
 

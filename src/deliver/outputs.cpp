@@ -157,7 +157,8 @@ Result<Files> makeAll(const Delivery& delivery, OutputSetting& with) {
 }
 
 std::string basisOf(const Delivery& delivery, const OutputSetting& with) {
-  std::string all = std::string(kProgram) + "\n" + delivery.id.text + "\n";
+  std::string all = std::string(kProgram) + (with.allowMissing ? " with stand-ins\n" : "\n") +
+                    delivery.id.text + "\n";
   Project lean = with.project;
   lean.accepted.clear();
   all += writeProject(lean);

@@ -40,6 +40,15 @@ std::string resource(const char* name) {
   return file.open(QIODevice::ReadOnly) ? file.readAll().toStdString() : std::string();
 }
 
+// Its parts in this order, in one function, so that they know one another and nobody else does.
+std::string pageScript() {
+  std::string out = "'use strict';\n(() => {\n";
+  for (const char* part : {"runtime.js", "display.js", "captions.js", "shown.js", "heard.js",
+                           "time.js", "devices.js", "start.js"})
+    out += resource(part);
+  return out + "})();\n";
+}
+
 std::string hashOf(const std::string& text) {
   return "'sha256-" +
          QCryptographicHash::hash(QByteArray::fromStdString(text), QCryptographicHash::Sha256)
@@ -92,7 +101,7 @@ class Making {
     const Measured measured = measureAll(project_, looks_.pictures());
     const auto pictures = pagePictures(project_, looks_.pictures(), folder_);
     const std::string style = resource("page.css") + fontRules() + pageRules(pictures);
-    const std::string script = resource("page.js");
+    const std::string script = pageScript();
     const auto still = firstScreen();
     if (!still) return tl::unexpected(still.error());
     const Screen* first = find(project_, project_.first);

@@ -1,4 +1,4 @@
-// The runtime in a web page: what its script calls (data/page/page.js). Texts go in and out as
+// The runtime in a web page: what its script calls (data/page). Texts go in and out as
 // UTF-8 in the module's memory; what is handed out holds until the next call.
 #include <cstdlib>
 #include <memory>

@@ -102,6 +102,21 @@ TEST_F(DeliverBenchTest, WhatIsInTheWayStopsItUntilOneSaysSo) {
   EXPECT_GT(QFile(there("menu.jsonl")).size(), 100);
 }
 
+TEST_F(DeliverBenchTest, WhatWasStoppedIsBegunAgain) {
+  click(QStringLiteral("For the game"));
+  ASSERT_TRUE(watch->busy());
+  click(QStringLiteral("Stop making it"));
+  settled();
+  EXPECT_TRUE(named<QAbstractButton>(QStringLiteral("Hand over"))->isEnabled());
+  EXPECT_FALSE(QFile::exists(there("menu.jsonl")));
+  handOver();
+  EXPECT_TRUE(QFile::exists(there("menu.jsonl")));
+  EXPECT_EQ(lines().at("menu.jsonl"), "stays as it is");
+  // Another thing picked is no reason to make it again.
+  work().pickItems({test::buttons(project())[1]});
+  EXPECT_FALSE(watch->busy());
+}
+
 TEST_F(DeliverBenchTest, AProjectWithoutAFolderSaysWhatToDo) {
   work().replace(test::columnMenu({"Dive"}), {}, false);
   settle();

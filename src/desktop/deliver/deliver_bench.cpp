@@ -103,6 +103,11 @@ DeliverBench::DeliverBench(Work& work, QWidget* parent)
     made_ = true;
     showMade();
   });
+  connect(watch_, &HandOverWatch::stopped, this, [this] {
+    stop_->hide();
+    about_->setText(tr("stopped"));
+    form_->tellState(true, false, false);
+  });
   connect(watch_, &HandOverWatch::advanced, this, [this](int done, int of) {
     about_->setText(tr("drawing %1 of %2 …").arg(done).arg(of));
   });
@@ -157,7 +162,7 @@ void DeliverBench::pick(const DeliveryId& id) {
   refresh();
 }
 
-void DeliverBench::refresh() {
+void DeliverBench::look(bool anew) {
   const auto& all = work_.project().deliveries;
   if (!bristle::find(work_.project(), picked_))
     picked_ = all.empty() ? DeliveryId() : all.front().id;
@@ -177,8 +182,8 @@ void DeliverBench::refresh() {
     warning_->hide();
     return;
   }
+  if (!watch_->look(work_.project(), picked_, work_.folder(), anew)) return;
   made_ = false;
-  watch_->look(work_.project(), picked_, work_.folder());
   showMade();
 }
 

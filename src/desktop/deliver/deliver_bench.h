@@ -20,7 +20,7 @@ class DeliverBench : public Bench {
   DeliverBench(Work& work, QWidget* parent);
   QWidget* card() override;
   QWidget* workplace() override;
-  void enter() override { refresh(); }
+  void enter() override { look(true); }
   QString hint() const override;
   // The delivery in hand, and of what it comes to the file that is looked into.
   void pick(const DeliveryId& id);
@@ -28,7 +28,8 @@ class DeliverBench : public Bench {
   bool busy() const;
 
  private:
-  void refresh();
+  void refresh() { look(false); }
+  void look(bool anew);
   void add(const QString& name, std::vector<Output> outputs);
   void showMade();
   void handOver(bool all, bool over);

@@ -1,5 +1,6 @@
 #include "desktop/derive/hand_over_watch.h"
 
+#include "core/edit/history.h"
 #include "paint/convert.h"
 #include "paint/look_painter.h"
 
@@ -51,17 +52,23 @@ HandOverWatch::HandOverWatch(QObject* parent)
   connect(&soon_, &QTimer::timeout, this, &HandOverWatch::begin);
 }
 
-void HandOverWatch::look(const Project& project, const DeliveryId& delivery,
-                         const QString& folder) {
+bool HandOverWatch::look(const Project& project, const DeliveryId& delivery, const QString& folder,
+                         bool anew) {
+  const bool same =
+      delivery == wanted_ && folder == folder_ && !changeBetween(project_, project).any();
+  if (same && !anew) return false;
   project_ = project;
   wanted_ = delivery;
   folder_ = folder;
   soon_.start();
+  return true;
 }
 
 void HandOverWatch::stop() {
+  soon_.stop();
   making_.cancel();
   putting_.cancel();
+  Q_EMIT stopped();
 }
 
 void HandOverWatch::begin() {
@@ -86,6 +93,9 @@ void HandOverWatch::handOver(const Project& project, const std::vector<DeliveryI
     for (const DeliveryId& id : deliveries) {
       const Delivery* delivery = find(project, id);
       if (!delivery || stop) continue;
+      LookPainter none;
+      // Of before it is made: a file that changes meanwhile makes it another.
+      const std::string basis = basisOf(*delivery, {project, none, fromQt(folder)});
       const MadeDelivery made = madeOf(project, *delivery, folder, [&](int done, int of) {
         QMetaObject::invokeMethod(
             this, [this, done, of] { Q_EMIT advanced(done, of); }, Qt::QueuedConnection);
@@ -97,9 +107,7 @@ void HandOverWatch::handOver(const Project& project, const std::vector<DeliveryI
         out.fine = false;
         continue;
       }
-      LookPainter none;
-      const OutputSetting with{project, none, fromQt(folder)};
-      const auto done = bristle::handOver(to, made.files, over, basisOf(*delivery, with));
+      const auto done = bristle::handOver(to, made.files, over, basis);
       if (!done) {
         lines << tr("%1: %2").arg(toQt(delivery->name), toQt(done.error().text()));
         out.fine = false;

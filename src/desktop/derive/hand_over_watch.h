@@ -23,11 +23,13 @@ class HandOverWatch : public QObject {
   Q_OBJECT
  public:
   explicit HandOverWatch(QObject* parent);
-  // A moment after the last call. Its pictures lie in `folder`, the project's.
-  void look(const Project& project, const DeliveryId& delivery, const QString& folder);
+  // A moment after the last call. Its pictures lie in `folder`, the project's. False where it is
+  // that of before and nothing has changed; `anew` looks all the same: files may have.
+  bool look(const Project& project, const DeliveryId& delivery, const QString& folder, bool anew);
   // Puts into its folder what was made last of each of these.
   void handOver(const Project& project, const std::vector<DeliveryId>& deliveries,
                 const QString& folder, bool over);
+  // What was begun is given up; of several deliveries those that were handed over stay so.
   void stop();
   bool busy() const { return soon_.isActive() || making_.busy() || putting_.busy(); }
   const MadeDelivery& now() const { return now_; }
@@ -35,6 +37,8 @@ class HandOverWatch : public QObject {
  Q_SIGNALS:
   // now() is another.
   void changed();
+  // It was given up: now() is what it was.
+  void stopped();
   // So many of so many pictures are there.
   void advanced(int done, int of);
   // What came of it, in words; whether all went well.
