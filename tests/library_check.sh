@@ -25,7 +25,7 @@ needs=$(readelf -d "$lib/libbristle.so" | grep -o 'NEEDED.*\[.*\]' | grep -v 'li
 [ -z "$needs" ] || { echo "it needs $needs"; exit 1; }
 
 read -ra flags <<<"$(pkg-config --cflags --libs bristle)"
-gcc -std=c99 -Wall -Wextra -pedantic -Werror -O1 "$source/tests/library/play_take.c" -o "$out/play_take" "${flags[@]}"
+gcc -std=c99 -Wall -Wextra -pedantic -Werror -O1 "$source/tests/library/play_take.c" "$source/tests/library/take.c" -o "$out/play_take" "${flags[@]}"
 
 count=0
 for project in "$source/data/demo/saltglass-deep.bristle" "$source/data/glasshouse/fernhollow-glasshouse.bristle"; do

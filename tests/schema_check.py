@@ -5,7 +5,7 @@ import subprocess
 import sys
 import tempfile
 
-from jsonschema import Draft202012Validator
+from jsonschema import Draft202012Validator, RefResolver
 
 source, bristle = pathlib.Path(sys.argv[1]), sys.argv[2]
 schema = json.loads((source / "data/schema/project.schema.json").read_text())
@@ -33,11 +33,31 @@ sheets = json.loads((source / "data/schema/sheets.schema.json").read_text())
 Draft202012Validator.check_schema(sheets)
 with tempfile.TemporaryDirectory() as folder:
     demo = source / "data/demo/saltglass-deep.bristle"
-    for how, index in [(["--sheets", folder + "/s", "--trim"], "s/sheets.json"), (["--pictures", folder + "/p"], "p/index.json")]:
+    for how, index in [
+        (["--sheets", folder + "/s", "--trim", "--placed"], "s/sheets.json"),
+        (["--pictures", folder + "/p", "--frames", "12", "--no-captions"], "p/index.json"),
+    ]:
         subprocess.run([bristle, "deliver", str(demo), *how], check=True, stdout=subprocess.DEVNULL)
         for error in Draft202012Validator(sheets).iter_errors(json.loads((pathlib.Path(folder) / index).read_text())):
             failed = True
             print(f"{index}: /{'/'.join(map(str, error.absolute_path))}: {error.message}")
+
+# Menus as data: both demos, whole.
+menu = json.loads((source / "data/schema/menu.schema.json").read_text())
+Draft202012Validator.check_schema(menu)
+resolver = RefResolver("menu.schema.json", menu, store={"project.schema.json": schema})
+with tempfile.TemporaryDirectory() as folder:
+    for demo in ["demo/saltglass-deep", "glasshouse/fernhollow-glasshouse"]:
+        to = folder + "/" + demo.split("/")[0]
+        subprocess.run([bristle, "deliver", str(source / "data" / (demo + ".bristle")), "--data", to], check=True, stdout=subprocess.DEVNULL)
+        data = json.loads((pathlib.Path(to) / "menu.json").read_text())
+        for error in list(Draft202012Validator(menu, resolver=resolver).iter_errors(data))[:10]:
+            failed = True
+            print(f"{demo}, menu.json: /{'/'.join(map(str, error.absolute_path))}: {error.message[:300]}")
+    data["screens"][0]["layouts"][0]["places"][0]["box"]["w"] = "wide"
+    if not list(Draft202012Validator(menu, resolver=resolver).iter_errors(data)):
+        failed = True
+        print("the schema of menus takes a width that is no number")
 
 # The schema must refuse, too: one value of a wrong sort in each place.
 sample = json.loads((source / "data/demo/saltglass-deep.bristle").read_text())

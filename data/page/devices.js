@@ -32,16 +32,16 @@ function wakeSounds() {
   heard = true;
   followMusic();
 }
-stage.addEventListener('pointermove', event => { if (event.pointerType === 'mouse' || event.buttons) pointer(Point, event); });
-stage.addEventListener('pointerdown', event => {
+running.addEventListener('pointermove', event => { if (event.pointerType === 'mouse' || event.buttons) pointer(Point, event); });
+running.addEventListener('pointerdown', event => {
   wakeSounds();
-  stage.setPointerCapture(event.pointerId);
+  running.setPointerCapture(event.pointerId);
   pointer(PointDown, event);
 });
-stage.addEventListener('pointerup', event => pointer(PointUp, event));
-stage.addEventListener('pointercancel', event => feed(Gone, event.pointerType === 'mouse' ? Mouse : Touch, { unit: event.pointerType === 'mouse' ? 0 : finger(event, true) }));
-stage.addEventListener('contextmenu', event => event.preventDefault());
-stage.addEventListener('wheel', event => {
+running.addEventListener('pointerup', event => pointer(PointUp, event));
+running.addEventListener('pointercancel', event => feed(Gone, event.pointerType === 'mouse' ? Mouse : Touch, { unit: event.pointerType === 'mouse' ? 0 : finger(event, true) }));
+running.addEventListener('contextmenu', event => event.preventDefault());
+running.addEventListener('wheel', event => {
   if (event.ctrlKey) return;
   const lines = event.deltaMode === 1 ? 40 : 1;
   for (const [by, least, most] of [[event.deltaY, Up, Down], [event.deltaX, Left, Right]])
@@ -49,7 +49,7 @@ stage.addEventListener('wheel', event => {
   event.preventDefault();
 }, { passive: false });
 // A press that no pointer made: a screen reader's.
-stage.addEventListener('click', event => {
+running.addEventListener('click', event => {
   const button = event.target.closest?.('button.item');
   if (!button || event.detail !== 0 || !event.isTrusted) return;
   const hit = items.get(button.dataset.key).was.hit;
@@ -59,7 +59,7 @@ stage.addEventListener('click', event => {
 });
 let byUs = false;
 // Focus that a screen reader moves: the menu's goes along.
-stage.addEventListener('focusin', event => {
+running.addEventListener('focusin', event => {
   const key = event.target.dataset?.key;
   if (byUs || !key || key === focusKey) return;
   const hit = items.get(key)?.was.hit;

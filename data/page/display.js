@@ -36,8 +36,8 @@ function fit() {
   scaled.style.width = size.w + 'px';
   scaled.style.height = size.h + 'px';
   scaled.style.transform = 'scale(' + factor + ')';
-  stage.style.width = size.w * factor + 'px';
-  stage.style.height = size.h * factor + 'px';
+  running.style.width = size.w * factor + 'px';
+  running.style.height = size.h * factor + 'px';
 }
 function start(screen) {
   display = nearestDisplay();

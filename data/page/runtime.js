@@ -3,7 +3,7 @@
 // (WebAssembly); the script hands it what the devices do, and shows what it says is to be seen.
 const written = id => document.getElementById(id).textContent;
 const info = JSON.parse(written('info'));
-const stage = document.getElementById('stage');
+const running = document.getElementById('running');
 const told = document.getElementById('told');
 const scaled = document.createElement('div');
 scaled.id = 'scaled';
@@ -23,7 +23,7 @@ function giveUp(why) {
   still.alt = info.stillText;
   still.src = info.still;
   document.body.style.display = 'block';
-  stage.replaceChildren(note, still);
+  running.replaceChildren(note, still);
 }
 
 // Texts and bytes in the runtime's memory

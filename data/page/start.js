@@ -13,7 +13,7 @@ function drivenFromOutside() {
 }
 
 load().then(() => document.fonts.ready).then(async () => {
-  stage.replaceChildren(scaled);
+  running.replaceChildren(scaled);
   // All of them, before anything is measured: else the first look is set by another font.
   await Promise.all([...document.fonts].map(face => face.load().catch(() => {})));
   start(asked.get('screen') || '');

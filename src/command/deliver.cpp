@@ -2,6 +2,7 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <filesystem>
 
 #include "command/command.h"
 #include "command/graphics.h"
@@ -15,9 +16,12 @@ namespace bristle {
 namespace {
 
 struct Wanted {
-  std::string project, measures, menu, page, pictures, sheets, statecharts;
+  std::string project, measures, menu, page, specification, data, pictures, sheets, statecharts;
+  std::string since;
   std::vector<std::string> only;
   double scale = 1;
+  int frames = 0;
+  bool placed = false, noCaptions = false;
   bool all = false, trim = false, over = false, allowMissing = false;
 };
 
@@ -46,7 +50,9 @@ void tellLeft(OutputSetting& with, Streams s) {
 int one(OutputSort sort, const std::string& folder, const Wanted& o, OutputSetting& with,
         Streams s) {
   if (folder.empty()) return kFine;
-  auto files = makeOutput({sort, o.scale, o.trim}, with);
+  // On the command line it is meant from where one is.
+  const std::string since = o.since.empty() ? o.since : std::filesystem::absolute(o.since).string();
+  auto files = makeOutput({sort, o.scale, o.trim, o.placed, !o.noCaptions, o.frames, since}, with);
   if (!files) return tellMade(s, files.error());
   tellLeft(with, s);
   for (MadeFile& file : *files) file.path = file.path.substr(file.path.rfind('/') + 1);
@@ -97,16 +103,16 @@ int files(const Wanted& o, const OutputSetting& with, Streams s) {
 
 int deliver(const Wanted& o, Streams s) {
   const std::pair<OutputSort, const std::string*> kEach[] = {
-      {OutputSort::Page, &o.page},
-      {OutputSort::Pictures, &o.pictures},
-      {OutputSort::Sheets, &o.sheets},
-      {OutputSort::Statecharts, &o.statecharts}};
+      {OutputSort::Page, &o.page},     {OutputSort::Specification, &o.specification},
+      {OutputSort::Data, &o.data},     {OutputSort::Pictures, &o.pictures},
+      {OutputSort::Sheets, &o.sheets}, {OutputSort::Statecharts, &o.statecharts}};
   const bool any = std::any_of(std::begin(kEach), std::end(kEach),
                                [](const auto& each) { return !each.second->empty(); });
   if (!any && !o.all && o.menu.empty() && o.measures.empty())
-    return tell(s, {"deliver",
-                    "say what: --all, --page, --menu, --pictures, --sheets, --statechart or "
-                    "--measures"});
+    return tell(s,
+                {"deliver",
+                 "say what: --all, --page, --specification, --menu, --data, --pictures, --sheets, "
+                 "--statechart or --measures"});
   Project project;
   if (!openProject(o.project, project, s)) return kUnusable;
   const Graphics graphics(o.project);
@@ -130,12 +136,23 @@ Subcommand addDeliver(CLI::App& app) {
   sub->add_option("--page", o->page, "A folder for the menu as one web page, which runs by itself");
   sub->add_option("--menu", o->menu,
                   "A file that the library for a game's own code runs (bristle.h)");
+  auto* spec = sub->add_option("--specification", o->specification,
+                               "A folder for what colleagues are told of it, as HTML and PDF");
+  sub->add_option("--since", o->since, "Mark in it what has changed since this project file")
+      ->needs(spec);
+  sub->add_option("--data", o->data,
+                  "A folder for the menu laid out on each display, as JSON for importers");
   sub->add_option("--pictures", o->pictures,
                   "A folder for the picture of every kind in every state, with an index");
   sub->add_option("--sheets", o->sheets, "A folder for the same, packed into few");
   sub->add_option("--scale", o->scale, "Of pictures and sheets, 0.25 to 4")
       ->check(CLI::Range(0.25, 4.0));
   sub->add_flag("--trim", o->trim, "Pictures without what is empty around");
+  sub->add_flag("--placed", o->placed,
+                "Pictures of what stands on screens, too, as it looks there");
+  sub->add_flag("--no-captions", o->noCaptions, "Pictures of kinds without their sample captions");
+  sub->add_option("--frames", o->frames, "Of each change of state so many pictures a second, too")
+      ->check(CLI::Range(0, kMostFrames));
   sub->add_option("--statechart", o->statecharts,
                   "A folder for every machine as a statechart (SCXML 1.0)");
   sub->add_option("--measures", o->measures,

@@ -6,12 +6,14 @@
 
 #include "core/edit/used_files.h"
 #include "core/formats/file_io.h"
+#include "core/formats/laid_out_file.h"
 #include "core/formats/named_css.h"
 #include "core/formats/route_dot.h"
 #include "core/formats/tokens_file.h"
 #include "core/formats/words_file.h"
 #include "deliver/measures.h"
 #include "deliver/pictures.h"
+#include "deliver/specification.h"
 #include "deliver/statechart.h"
 #include "deliver/web_page.h"
 #include "paint/convert.h"
@@ -27,7 +29,7 @@ namespace {
 using Files = std::vector<MadeFile>;
 
 // Raised when the same project is delivered otherwise than before.
-constexpr const char* kProgram = "bristle delivers 1";
+constexpr const char* kProgram = "bristle delivers 2";
 
 // What a picture that is missing makes of it.
 Result<Files> unlessMissing(Files files, OutputSetting& with) {
@@ -81,6 +83,39 @@ Files routes(const Project& project) {
   return out;
 }
 
+std::string beside(const std::string& folder, const std::string& path) {
+  const std::filesystem::path to(path);
+  return (to.is_absolute() ? to : std::filesystem::path(folder) / to).string();
+}
+
+// The same of an earlier version, to be held against.
+Result<Specification> earlier(const std::string& since, OutputSetting& with) {
+  const auto text = readFile(beside(with.folder, since));
+  if (!text) return fail(since, "the earlier version cannot be read: " + text.error().reason);
+  const auto project = parseProject(*text);
+  if (!project)
+    return fail(since,
+                "is no earlier version: " + project.error().place + ": " + project.error().reason);
+  auto spec = specify({project->project, with.looks, with.progress});
+  with.looks.pictures().takeProblems();  // it need not be whole
+  if (!spec) return fail(since, "stopped; nothing was written");
+  return std::move(*spec);
+}
+
+Result<Files> specification(const Output& output, OutputSetting& with) {
+  std::optional<Specification> before;
+  if (!output.since.empty()) {
+    auto old = earlier(output.since, with);
+    if (!old) return tl::unexpected(old.error());
+    before = std::move(*old);
+  }
+  auto spec = specify({with.project, with.looks, with.progress});
+  if (!spec) return fail(with.project.name, "stopped; nothing was written");
+  if (before) markChanges(*spec, *before, output.since);
+  return unlessMissing(
+      {{"specification.html", specHtml(*spec)}, {"specification.pdf", specPdf(*spec)}}, with);
+}
+
 Result<Files> within(const char* folder, Result<Files> files) {
   if (files)
     for (MadeFile& file : *files) file.path = std::string(folder) + "/" + file.path;
@@ -93,6 +128,10 @@ OutputWords wordsOf(OutputSort sort) {
   switch (sort) {
     case OutputSort::Page:
       return {"Web page", "One file that runs the menu in any browser, from a folder or a server"};
+    case OutputSort::Specification:
+      return {"Specification", "Looks, machines, measures and routes for colleagues, HTML and PDF"};
+    case OutputSort::Data:
+      return {"Menu as data", "Every screen laid out on each display, for an engine’s importer"};
     case OutputSort::Library:
       return {"Menu for the library", "What bristle.h opens in a game’s own code"};
     case OutputSort::Pictures:
@@ -116,13 +155,18 @@ OutputWords wordsOf(OutputSort sort) {
 Result<Files> makeOutput(const Output& output, OutputSetting& with) {
   const Project& project = with.project;
   if (project.displays.empty()) return fail(project.name, "it has no display");
-  const PictureWishes wishes{output.scale, output.trim, with.allowMissing};
+  const PictureWishes wishes{output.scale,    output.trim,   with.allowMissing,
+                             output.captions, output.placed, output.frames};
   switch (output.sort) {
     case OutputSort::Page:
       return page(with);
     case OutputSort::Library:
       return unlessMissing(
           {{"menu.jsonl", writeMenu(project, measureAll(project, with.looks.pictures()))}}, with);
+    case OutputSort::Specification:
+      return specification(output, with);
+    case OutputSort::Data:
+      return Files{{"menu.json", writeLaidOut(project, FontMeasure())}};
     case OutputSort::Pictures:
       return within("pictures", makePictures(project, with.looks, wishes, with.progress));
     case OutputSort::Sheets:
@@ -172,13 +216,14 @@ std::string basisOf(const Delivery& delivery, const OutputSetting& with) {
   for (const QString& font : fontFilesOf(toQt(with.folder)))
     stamp(with.folder + "/" + fromQt(font));
   for (const Output& output : delivery.outputs)
+    if (!output.since.empty()) stamp(beside(with.folder, output.since));
+  for (const Output& output : delivery.outputs)
     if (output.sort == OutputSort::Page) all += hashOfBytes(pageRuntime().value_or(""));
   return hashOfBytes(all);
 }
 
 std::string folderFor(const Delivery& delivery, const std::string& projectFolder) {
-  const std::filesystem::path to(delivery.folder);
-  return (to.is_absolute() ? to : std::filesystem::path(projectFolder) / to).string();
+  return beside(projectFolder, delivery.folder);
 }
 
 }  // namespace bristle

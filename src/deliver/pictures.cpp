@@ -43,6 +43,19 @@ std::string safeFileName(const std::string& name, std::vector<std::string>& take
   return out;
 }
 
+QRect contentOf(const QImage& image) {
+  int left = image.width(), right = -1, top = image.height(), low = -1;
+  for (int y = 0; y < image.height(); ++y) {
+    const auto* line = reinterpret_cast<const QRgb*>(image.constScanLine(y));
+    for (int x = 0; x < image.width(); ++x) {
+      if (qAlpha(line[x]) == 0) continue;
+      left = std::min(left, x), right = std::max(right, x);
+      top = std::min(top, y), low = std::max(low, y);
+    }
+  }
+  return right < 0 ? QRect(0, 0, 1, 1) : QRect(QPoint(left, top), QPoint(right, low));
+}
+
 Result<std::string> pngOf(const QImage& image, const std::string& file) {
   QByteArray bytes;
   QBuffer buffer(&bytes);

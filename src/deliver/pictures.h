@@ -22,6 +22,8 @@ Result<QImage> pictureOf(const Kind& kind, const LookTable& table, StateIndex st
                          LookPainter& looks, double scale = 1);
 // An image of that size, transparent; an error where it would be too large.
 Result<QImage> canvasOf(const QSizeF& size, const std::string& what);
+// What of it is not wholly transparent; at least one px.
+QRect contentOf(const QImage& image);
 Result<std::string> pngOf(const QImage& image, const std::string& file);
 // An error that lists what could not be shown; nothing where all could.
 std::optional<Error> missingIn(const std::set<std::string>& problems);

@@ -2,12 +2,14 @@
 
 #include <QPainter>
 #include <algorithm>
+#include <cmath>
 #include <nlohmann/json.hpp>
 
 #define STB_RECT_PACK_IMPLEMENTATION
 #define STBRP_STATIC
 #include <stb/stb_rect_pack.h>
 
+#include "deliver/drawn.h"
 #include "deliver/pictures.h"
 #include "paint/convert.h"
 
@@ -19,84 +21,42 @@ using Json = nlohmann::ordered_json;
 constexpr int kSheetSide = 4096;  // px: what every engine takes
 constexpr int kBetween = 2;       // px, so that none bleeds into another when it is scaled
 
-// A kind in a state, drawn; `rect` is what of it is kept.
-struct Drawn {
-  const Kind* kind = nullptr;
-  const State* state = nullptr;
-  std::string name;  // safe for files, and told apart from all others
-  QImage image;
-  QRect rect;
-  double reach = 0;  // px of the picture around the button's box
-  double pivotX = 0.5, pivotY = 0.5;
-};
-
-// What is not wholly transparent; at least one px.
-QRect contentOf(const QImage& image) {
-  int left = image.width(), right = -1, top = image.height(), low = -1;
-  for (int y = 0; y < image.height(); ++y) {
-    const auto* line = reinterpret_cast<const QRgb*>(image.constScanLine(y));
-    for (int x = 0; x < image.width(); ++x) {
-      if (qAlpha(line[x]) == 0) continue;
-      left = std::min(left, x), right = std::max(right, x);
-      top = std::min(top, y), low = std::max(low, y);
-    }
-  }
-  return right < 0 ? QRect(0, 0, 1, 1) : QRect(QPoint(left, top), QPoint(right, low));
+double rounded(double v) {
+  return std::round(v * 1000) / 1000;
 }
 
-// Of the whole, in all states alike.
-double numberIn(const LookTable& table, Prop prop) {
-  return std::get<double>(table.base()[size_t(table.channel({{}, prop}))]);
-}
-
-Result<std::vector<Drawn>> drawAll(const Project& project, LookPainter& looks,
-                                   const PictureWishes& wishes, const MadeProgress& progress) {
-  std::vector<Drawn> out;
-  std::vector<std::string> taken;
-  int total = 0;
-  for (const auto& kind : project.kinds)
-    if (const Machine* machine = find(project, kind->machine))
-      total += int(statesSeen(*kind, *machine));
-  looks.pictures().takeProblems();
-  for (const auto& kind : project.kinds) {
-    const Machine* machine = find(project, kind->machine);
-    if (!machine) return fail("kind “" + kind->name + "”", "its machine is not there");
-    const LookTable table(*kind, *machine, naming(project));
-    const std::string base = safeFileName(kind->name, taken);
-    std::vector<std::string> states;
-    for (size_t s = 0; s < statesSeen(*kind, *machine); ++s) {
-      auto image = pictureOf(*kind, table, static_cast<StateIndex>(s), looks, wishes.scale);
-      if (!image) return tl::unexpected(image.error());
-      Drawn drawn;
-      drawn.kind = &*kind;
-      drawn.state = &machine->states[s];
-      drawn.name = base + "." + safeFileName(machine->states[s].name, states);
-      drawn.image = std::move(*image);
-      drawn.pivotX = numberIn(table, Prop::PivotX);
-      drawn.pivotY = numberIn(table, Prop::PivotY);
-      drawn.rect = wishes.trim ? contentOf(drawn.image) : drawn.image.rect();
-      drawn.reach = LookPainter::reach(*kind, table) * wishes.scale;
-      out.push_back(std::move(drawn));
-      if (progress && !progress(int(out.size()), total))
-        return fail(project.name, "stopped; nothing was written");
-    }
+Json placedJson(const std::vector<PlacedUse>& placed) {
+  Json out = Json::array();
+  for (const PlacedUse& use : placed) {
+    Json one{{"screen", use.screen.text}, {"item", use.item.text}};
+    if (use.language) one["language"] = use.language.text;
+    out.push_back(std::move(one));
   }
-  if (auto missing = missingIn(looks.pictures().takeProblems()); missing && !wishes.allowMissing)
-    return tl::unexpected(std::move(*missing));
   return out;
 }
 
 // Where the button's box lies in the kept part, and about what the whole turns and grows, as a
 // fraction of the box.
-Json entryOf(const Drawn& d, const PictureWishes& wishes) {
-  const double w = d.kind->width * wishes.scale, h = d.kind->height * wishes.scale;
-  return {{"kind", d.kind->id.text},
-          {"state", d.state->id.text},
-          {"name", d.name},
-          {"box", {{"x", d.reach - d.rect.x()}, {"y", d.reach - d.rect.y()}, {"w", w}, {"h", h}}},
-          {"whole",
-           {{"w", d.image.width()}, {"h", d.image.height()}, {"x", d.rect.x()}, {"y", d.rect.y()}}},
-          {"pivot", {{"x", d.pivotX}, {"y", d.pivotY}}}};
+Json entryOf(const Drawn& d) {
+  Json out{{"name", d.name}};
+  if (d.kind) out["kind"] = d.kind->id.text;
+  if (d.state) out["state"] = d.state->id.text;
+  if (!d.placed.empty()) out["placed"] = placedJson(d.placed);
+  if (d.strip)
+    out["strip"] = {{"from", d.strip->from.text}, {"frames", d.strip->frames},
+                    {"across", d.strip->across},  {"w", d.strip->width},
+                    {"h", d.strip->height},       {"every", rounded(d.strip->every)}};
+  out["box"] = {{"x", rounded(d.reach - d.at.x())},
+                {"y", rounded(d.reach - d.at.y())},
+                {"w", rounded(d.w)},
+                {"h", rounded(d.h)}};
+  out["whole"] = {
+      {"w", d.whole.width()}, {"h", d.whole.height()}, {"x", d.at.x()}, {"y", d.at.y()}};
+  if (d.kind) out["pivot"] = {{"x", d.pivotX}, {"y", d.pivotY}};
+  if (d.slices.across)
+    out["slices"]["left"] = d.slices.left, out["slices"]["right"] = d.slices.right;
+  if (d.slices.down) out["slices"]["top"] = d.slices.top, out["slices"]["bottom"] = d.slices.bottom;
+  return out;
 }
 
 Json headOf(const Project& project, const PictureWishes& wishes) {
@@ -139,7 +99,7 @@ Result<std::vector<MadeFile>> makePictures(const Project& project, LookPainter& 
     const std::string file = d.name + ".png";
     auto bytes = pngOf(d.image.copy(d.rect), file);
     if (!bytes) return tl::unexpected(bytes.error());
-    Json entry = entryOf(d, wishes);
+    Json entry = entryOf(d);
     entry.update({{"page", index["pages"].size()},
                   {"x", 0},
                   {"y", 0},
@@ -163,7 +123,7 @@ Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& lo
   for (size_t i = 0; i < drawn->size(); ++i) {
     const QSize size = (*drawn)[i].rect.size() + QSize(kBetween, kBetween);
     if (size.width() > kSheetSide || size.height() > kSheetSide)
-      return fail("kind “" + (*drawn)[i].kind->name + "”",
+      return fail("“" + (*drawn)[i].name + "”",
                   "is too large for a sheet; deliver it as pictures, or smaller");
     left.push_back({int(i), size.width(), size.height(), 0, 0, 0});
   }
@@ -181,7 +141,7 @@ Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& lo
     for (const stbrp_rect& r : placed) {
       const Drawn& d = (*drawn)[size_t(r.id)];
       painter.drawImage(QPoint(r.x, r.y), d.image, d.rect);
-      Json entry = entryOf(d, wishes);
+      Json entry = entryOf(d);
       entry.update({{"page", index["pages"].size()},
                     {"x", r.x},
                     {"y", r.y},

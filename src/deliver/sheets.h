@@ -15,6 +15,9 @@ struct PictureWishes {
   double scale = 1;           // px of a picture to a px of the kind
   bool trim = false;          // without what is empty around; the index keeps where it lay
   bool allowMissing = false;  // a stand-in for pictures that are missing or broken
+  bool captions = true;       // kinds with their sample captions
+  bool placed = false;        // what stands on screens, too, as it looks there
+  int frames = 0;             // of each change of state so many pictures a second; 0: none
 };
 
 // Stopped, with an error that says so, where `progress` (how many of how many) returns false.

@@ -251,6 +251,21 @@ typedef struct bristle_matrix {
   double a, b, c, d, e, f;
 } bristle_matrix;
 
+typedef struct bristle_colour {
+  uint8_t r, g, b, a; /* sRGB, alpha not premultiplied */
+} bristle_colour;
+typedef struct bristle_colour_stop {
+  double at; /* 0-1 along the gradient */
+  bristle_colour colour;
+} bristle_colour_stop;
+typedef struct bristle_fill {
+  int type;        /* 0 none, 1 one colour, 2 linear, 3 radial */
+  double angle;    /* linear: degrees, 0 from left to right, 90 from top to bottom */
+  double x, y, radius; /* radial: centre and half axes, as fractions of the box */
+  size_t stop_count;
+  const bristle_colour_stop *stops;
+} bristle_fill;
+
 typedef struct bristle_screen {
   size_t size; /* sizeof(bristle_screen) */
   const char *id, *name;
@@ -266,6 +281,9 @@ typedef struct bristle_screen {
 /* From the lowest to the one on top, with those that are still on their way out. */
 BRISTLE_API size_t bristle_screen_count(bristle_run *run);
 BRISTLE_API bristle_code bristle_screen_at(bristle_run *run, size_t screen, bristle_screen *out);
+/* What it is filled with, over all of the display; its stops hold until the next fill is asked. */
+BRISTLE_API bristle_code bristle_screen_backdrop(bristle_run *run, size_t screen,
+                                                 bristle_fill *out);
 
 typedef enum bristle_item_sort {
   BRISTLE_ITEM_BUTTON = 0,
@@ -286,7 +304,7 @@ typedef struct bristle_item {
   int clipped;            /* only what lies in the box `clip_` is seen */
   double clip_x, clip_y, clip_w, clip_h;
   const char *kind;       /* ids; "" where it has none */
-  const char *state;      /* the state that its machine is in */
+  const char *state;      /* the state that its machine is in; of what stands still the first */
   size_t state_index;     /* ... by its place in the machine */
   const char *text;       /* the caption in the run's language */
   const char *description;
@@ -321,20 +339,6 @@ typedef struct bristle_part {
 BRISTLE_API bristle_code bristle_part_at(bristle_run *run, size_t screen, size_t item, size_t part,
                                          bristle_part *out);
 
-typedef struct bristle_colour {
-  uint8_t r, g, b, a; /* sRGB, alpha not premultiplied */
-} bristle_colour;
-typedef struct bristle_colour_stop {
-  double at; /* 0-1 along the gradient */
-  bristle_colour colour;
-} bristle_colour_stop;
-typedef struct bristle_fill {
-  int type;        /* 0 none, 1 one colour, 2 linear, 3 radial */
-  double angle;    /* linear: degrees, 0 from left to right, 90 from top to bottom */
-  double x, y, radius; /* radial: centre and half axes, as fractions of the box */
-  size_t stop_count;
-  const bristle_colour_stop *stops;
-} bristle_fill;
 typedef struct bristle_shadow {
   double dx, dy, blur, spread; /* px; blur is twice the standard deviation */
   bristle_colour colour;       /* with an alpha of 0 there is none */

@@ -13,6 +13,14 @@ bristle_colour toC(Colour c) {
   return {c.r, c.g, c.b, c.a};
 }
 
+// Its stops lie in the run until the next one is asked for.
+bristle_fill toC(bristle_run& run, const Fill& fill) {
+  run.stops.clear();
+  for (const Stop& stop : fill.stops) run.stops.push_back({stop.at, toC(stop.colour)});
+  return {static_cast<int>(fill.type), fill.angle,       fill.x, fill.y, fill.radius,
+          run.stops.size(),            run.stops.data()};
+}
+
 const std::vector<ScreenRun*>& seenOf(bristle_run& run) {
   if (run.seen.empty()) run.seen = run.session.seen();
   return run.seen;
@@ -93,7 +101,11 @@ void addButton(const bristle_run& run, const At& at, bristle_item& out) {
   out.text = wordsIn(project, data.caption, language).c_str();
   out.description = wordsIn(project, data.description, language).c_str();
   if (at.kind) out.part_count = at.kind->parts.size() + 1;
-  if (!at.button) return;
+  if (!at.button) {
+    const Machine* machine = at.kind ? bristle::find(project, at.kind->machine) : nullptr;
+    if (machine && !machine->states.empty()) out.state = machine->states[0].id.text.c_str();
+    return;
+  }
   const StateIndex state = at.button->player.state();
   const Signals& signals = at.button->running.signals;
   out.state = at.button->kind->machine->states[state].id.text.c_str();
@@ -133,6 +145,14 @@ bristle_code bristle_screen_at(bristle_run* run, size_t index, bristle_screen* o
           on.screen->dimBelow,
           on.screen->blurBelow,
           on.screen->items.size()};
+  return BRISTLE_OK;
+}
+
+bristle_code bristle_screen_backdrop(bristle_run* run, size_t index, bristle_fill* out) {
+  if (!run || !out) return BRISTLE_MISUSED;
+  const auto& seen = seenOf(*run);
+  if (index >= seen.size()) return BRISTLE_OUT_OF_RANGE;
+  *out = toC(*run, seen[index]->screen->backdrop);
   return BRISTLE_OK;
 }
 
@@ -223,15 +243,7 @@ bristle_code bristle_look_fill(bristle_run* run, size_t screen, size_t item, siz
   if (!out) return BRISTLE_MISUSED;
   const bristle_code code = property(run, screen, item, part, key, &value);
   if (code != BRISTLE_OK) return code;
-  run->stops.clear();
-  for (const Stop& stop : value->stops) run->stops.push_back({stop.at, toC(stop.colour)});
-  *out = {static_cast<int>(value->type),
-          value->angle,
-          value->x,
-          value->y,
-          value->radius,
-          run->stops.size(),
-          run->stops.data()};
+  *out = toC(*run, *value);
   return BRISTLE_OK;
 }
 

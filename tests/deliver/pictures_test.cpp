@@ -4,6 +4,7 @@
 #include <gmock/gmock.h>
 
 #include <nlohmann/json.hpp>
+#include <set>
 
 #include "core/edit/kind_edits.h"
 #include "paint/convert.h"
@@ -104,6 +105,100 @@ TEST(Deliver, SheetsHoldThemWithoutOverlap) {
       EXPECT_FALSE(empty({rect.left(), rect.top(), 1, rect.height()}));
     }
   }
+}
+
+// The picture that an item has in a state, by what the index says.
+const nlohmann::json* pictureOf(const nlohmann::json& index, const ItemId& item,
+                                const StateId& state) {
+  for (const auto& entry : index["pictures"])
+    for (const auto& use : entry.value("placed", nlohmann::json::array()))
+      if (use["item"] == item.text && entry.value("state", "") == state.text) return &entry;
+  return nullptr;
+}
+
+TEST(Deliver, WhatIsPlacedLooksAsItDoesThere) {
+  Project p = test::columnMenu({"Dive", "Surface", "Dive"});
+  const auto ids = test::buttons(p);
+  const Machine& machine = *find(p, p.kinds[0]->machine);
+  LookPainter looks;
+  const auto done = makePictures(p, looks, {.placed = true});
+  ASSERT_TRUE(done) << done.error().text();
+  const auto index = jsonOf(*done, "index.json");
+  for (const ItemId& id : ids)
+    for (const State& state : machine.states)
+      EXPECT_TRUE(pictureOf(index, id, state.id)) << id.text << " " << state.name;
+  const auto& rest = machine.states[0].id;
+  EXPECT_EQ(pictureOf(index, ids[0], rest), pictureOf(index, ids[2], rest)) << "drawn once";
+  EXPECT_NE(pictureOf(index, ids[0], rest), pictureOf(index, ids[1], rest));
+  std::set<std::string> names;
+  for (const auto& entry : index["pictures"])
+    EXPECT_TRUE(names.insert(entry["name"]).second) << entry["name"];
+}
+
+// As the painter of looks has it at that moment, frame by frame.
+TEST(Deliver, StripsHoldTheWayFromStateToState) {
+  const Project p = test::columnMenu({"Dive"});
+  const Kind& kind = *p.kinds[0];
+  const Machine& machine = *find(p, kind.machine);
+  LookPainter looks;
+  const auto done = makePictures(p, looks, {.frames = 25});
+  ASSERT_TRUE(done) << done.error().text();
+  const auto index = jsonOf(*done, "index.json");
+  int strips = 0;
+  for (const auto& entry : index["pictures"]) {
+    if (!entry.contains("strip")) continue;
+    ++strips;
+    const auto& strip = entry["strip"];
+    EXPECT_EQ(strip["every"], 40);
+    const QImage image = imageOf(*done, index["pages"][entry["page"].get<size_t>()]["file"]);
+    const int w = strip["w"], h = strip["h"], across = strip["across"], n = strip["frames"];
+    EXPECT_EQ(image.width(), w * across);
+    EXPECT_GE(image.height() / h * across, n);
+    const auto frame = [&](int i) { return image.copy(i % across * w, i / across * h, w, h); };
+    const auto rest = [&](const std::string& state) {
+      for (size_t s = 0; s < machine.states.size(); ++s)
+        if (machine.states[s].id.text == state)
+          return *bristle::pictureOf(kind, LookTable(kind, machine, naming(p)), StateIndex(s), looks);
+      return QImage();
+    };
+    const auto same = [](const QImage& a, const QImage& b) {
+      return a.convertToFormat(QImage::Format_ARGB32) == b.convertToFormat(QImage::Format_ARGB32);
+    };
+    EXPECT_TRUE(same(frame(0), rest(strip["from"]))) << entry["name"];
+    EXPECT_TRUE(same(frame(n - 1), rest(entry["state"]))) << entry["name"];
+  }
+  EXPECT_GT(strips, 5);
+}
+
+// Stretched by its slices a picture is the one that a longer button has.
+TEST(Deliver, SlicesSayWhatCanBeStretched) {
+  Project p = test::columnMenu({"Dive"});
+  const auto drawn = [&](const Project& of) {
+    LookPainter looks;
+    const auto done = makePictures(of, looks, {.captions = false});
+    const auto index = jsonOf(*done, "index.json");
+    return std::pair(imageOf(*done, index["pages"][0]["file"]), index["pictures"][0]);
+  };
+  const auto [small, entry] = drawn(p);
+  edit(p, p.kinds[0]->id)->width += 100;
+  const QImage large = drawn(p).first;
+  ASSERT_TRUE(entry.contains("slices")) << entry.dump();
+  const int left = entry["slices"]["left"], right = entry["slices"]["right"];
+  ASSERT_EQ(large.width(), small.width() + 100);
+  EXPECT_LT(left + right, small.width() - 4);
+  const auto near = [](QColor a, QColor b) {
+    return std::abs(a.red() - b.red()) <= 2 && std::abs(a.green() - b.green()) <= 2 &&
+           std::abs(a.blue() - b.blue()) <= 2 && std::abs(a.alpha() - b.alpha()) <= 2;
+  };
+  int wrong = 0;
+  for (int y = 0; y < large.height(); ++y)
+    for (int x = 0; x < large.width(); ++x) {
+      const int from = x < left                    ? x
+                       : x >= large.width() - right ? x - 100
+                                                    : left;
+      wrong += !near(large.pixelColor(x, y), small.pixelColor(from, y));
+    }
+  EXPECT_EQ(wrong, 0);
 }
 
 TEST(Deliver, CanBeStopped) {

@@ -4,8 +4,10 @@
 #include <QPlainTextEdit>
 #include <QTreeWidget>
 
+#include "core/formats/file_io.h"
 #include "desktop/derive/hand_over_watch.h"
 #include "desktop/window_fixture.h"
+#include "runtime/formats/project_file.h"
 
 namespace bristle {
 namespace {
@@ -41,6 +43,12 @@ class DeliverBenchTest : public test::WindowTest {
   }
   QString there(const char* name) {
     return path("delivered/for-the-game/") + QString::fromLatin1(name);
+  }
+  // Whether the window tells it somewhere.
+  bool says(const char* words) {
+    for (QLabel* label : window->findChildren<QLabel*>())
+      if (label->isVisible() && label->text().contains(QString::fromUtf8(words))) return true;
+    return false;
   }
   HandOverWatch* watch = nullptr;
 };
@@ -123,10 +131,59 @@ TEST_F(DeliverBenchTest, AProjectWithoutAFolderSaysWhatToDo) {
   forTheGame();
   handOver();
   EXPECT_FALSE(QFile::exists(QStringLiteral("delivered/for-the-game/menu.jsonl")));
-  bool told = false;
-  for (QLabel* label : window->findChildren<QLabel*>())
-    told = told || (label->isVisible() && label->text().contains(QStringLiteral("save it first")));
-  EXPECT_TRUE(told);
+  EXPECT_TRUE(says("save it first"));
+}
+
+TEST_F(DeliverBenchTest, WhatPicturesAreMadeOfIsChosen) {
+  forTheGame();
+  const auto sheets = [&] {
+    for (const Output& each : project().deliveries[0].outputs)
+      if (each.sort == OutputSort::Sheets) return each;
+    return Output{};
+  };
+  EXPECT_TRUE(sheets().placed) << "a game wants its own captions";
+  fill(QStringLiteral("Key frames of changes"), QStringLiteral("10"));
+  auto* captions = named<QCheckBox>(QStringLiteral("Kinds with their sample captions"));
+  QTest::mouseClick(captions, Qt::LeftButton, {}, QPoint(8, captions->height() / 2));
+  settled();
+  EXPECT_EQ(sheets().frames, 10);
+  EXPECT_FALSE(sheets().captions);
+  handOver();
+  const std::string index = readFile(fromQt(there("sheets/sheets.json"))).value_or("");
+  EXPECT_NE(index.find("\"strip\""), std::string::npos);
+  EXPECT_NE(index.find("\"placed\""), std::string::npos);
+  work().undo();
+  EXPECT_TRUE(sheets().captions);
+}
+
+TEST_F(DeliverBenchTest, ASpecificationMarksWhatHasChangedSince) {
+  ASSERT_TRUE(writeFile(fromQt(path("before.bristle")), writeProject(project())));
+  work().perform(Edit{"widen the kind", "", [](const Project& p) -> Result<Project> {
+                        Project after = p;
+                        edit(after, after.kinds[0]->id)->width += 40;
+                        return after;
+                      }});
+  click(QStringLiteral("For colleagues"));
+  settled();
+  ASSERT_TRUE(lines().contains("specification.html"));
+  auto* text = named<QPlainTextEdit>(QStringLiteral("What the file in hand says"));
+  const auto look = [&](const char* file) {
+    list()->setCurrentItem(list()->findItems(QString::fromLatin1(file), Qt::MatchExactly)[0]);
+    return text->toPlainText();
+  };
+  EXPECT_TRUE(look("specification.pdf").startsWith(QStringLiteral("A PDF document")));
+  EXPECT_FALSE(look("specification.html").contains(QStringLiteral("Marked is")));
+  fill(QStringLiteral("Mark changes since"), QStringLiteral("before.bristle"));
+  settled();
+  handOver();
+  const std::string html =
+      readFile(fromQt(path("delivered/for-colleagues/specification.html"))).value_or("");
+  EXPECT_NE(html.find("Marked is what has changed since before.bristle"), std::string::npos);
+  EXPECT_NE(html.find("was: "), std::string::npos);
+  // What is no earlier version is told, and nothing is written.
+  fill(QStringLiteral("Mark changes since"), QStringLiteral("nowhere.bristle"));
+  settled();
+  EXPECT_TRUE(says("nowhere.bristle"));
 }
 
 }  // namespace

@@ -91,7 +91,7 @@ class Job : public test::WindowTest {
   static bool has(const std::vector<std::string>& lines, const std::string& line) {
     return std::find(lines.begin(), lines.end(), line) != lines.end();
   }
-  QImage stagePicture() { return rehearse().menu().grab().toImage(); }
+  QImage menuPicture() { return rehearse().menu().grab().toImage(); }
 };
 
 TEST_F(Job, AnEmptyProjectIsBegunByKeysAlone) {
@@ -265,17 +265,17 @@ TEST_F(Job, TwoScreensAreConnectedAndRehearsedByKeysMouseAndOnScreenController) 
   const auto ids = buttons(0), top = buttons(1);
   key(Qt::Key_F5);
   ASSERT_TRUE(rehearse().rehearsal().running());
-  RunningMenu& stage = rehearse().menu();
-  ASSERT_TRUE(stage.hasFocus());
-  const QImage before = stagePicture();
+  RunningMenu& running = rehearse().menu();
+  ASSERT_TRUE(running.hasFocus());
+  const QImage before = menuPicture();
   key(Qt::Key_Down);
   EXPECT_TRUE(has(trace(), "focus " + ids[0].text + " → " + ids[1].text + " (down, solved)"));
-  QTest::keyPress(&stage, Qt::Key_Return);
+  QTest::keyPress(&running, Qt::Key_Return);
   EXPECT_TRUE(has(trace(), "state " + ids[1].text + " focused → pressed"));
-  QTest::keyRelease(&stage, Qt::Key_Return);
+  QTest::keyRelease(&running, Qt::Key_Return);
   EXPECT_TRUE(has(trace(), "put on top " + project().screens[1]->id.text));
   rehearse().rehearsal().stepBy(500);
-  EXPECT_NE(stagePicture(), before);
+  EXPECT_NE(menuPicture(), before);
   key(Qt::Key_Escape);
   EXPECT_TRUE(has(trace(), "back to " + project().screens[0]->id.text));
   key(Qt::Key_Tab);
@@ -283,19 +283,19 @@ TEST_F(Job, TwoScreensAreConnectedAndRehearsedByKeysMouseAndOnScreenController) 
   // The mouse: hover, press, drag off, release outside: nothing; then a click.
   const auto& run = rehearse().rehearsal().session()->stack().back();
   const Box box = run.routes.input.boxes[1];
-  const QPoint on = stage.toWidget(QPointF(box.x + box.w / 2, box.y + box.h / 2)).toPoint();
-  QTest::mouseMove(&stage, on);
+  const QPoint on = running.toWidget(QPointF(box.x + box.w / 2, box.y + box.h / 2)).toPoint();
+  QTest::mouseMove(&running, on);
   EXPECT_TRUE(has(trace(), "state " + ids[1].text + " normal → hover"));
-  QTest::mousePress(&stage, Qt::LeftButton, {}, on);
-  QTest::mouseMove(&stage, QPoint(3, 3));
-  QTest::mouseRelease(&stage, Qt::LeftButton, {}, QPoint(3, 3));
+  QTest::mousePress(&running, Qt::LeftButton, {}, on);
+  QTest::mouseMove(&running, QPoint(3, 3));
+  QTest::mouseRelease(&running, Qt::LeftButton, {}, QPoint(3, 3));
   const auto activations = [&] {
     const auto all = trace();
     return std::count(all.begin(), all.end(), "activate " + ids[1].text);
   };
   EXPECT_EQ(activations(), 1) << "only the key's";
-  QTest::mouseMove(&stage, on);
-  QTest::mouseClick(&stage, Qt::LeftButton, {}, on);
+  QTest::mouseMove(&running, on);
+  QTest::mouseClick(&running, Qt::LeftButton, {}, on);
   EXPECT_EQ(activations(), 2);
   auto& pad = *rehearse().findChild<Pad*>();
   QTest::mouseClick(&pad, Qt::LeftButton, {}, pad.middleOf("lower button").toPoint());

@@ -122,7 +122,7 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<WindowS
       QWidget* now = QApplication::focusWidget();
       if (!now) break;
       reached.insert(now);
-      // The stage keeps Tab for the menu that it runs; F6 leaves it.
+      // The running menu keeps Tab for the menu that it runs; F6 leaves it.
       if (qobject_cast<RunningMenu*>(now)) {
         key(Qt::Key_F6);
         if (QApplication::focusWidget() == now) break;
@@ -130,7 +130,7 @@ class Walk : public test::WindowTest, public testing::WithParamInterface<WindowS
       }
       QTest::keyClick(now, Qt::Key_Tab);
     }
-    // From the stage F6 goes on to the card; what comes before it in the chain is reached
+    // From the running menu F6 goes on to the card; what comes before it in the chain is reached
     // backwards.
     start->setFocus();
     for (int i = 0; i < 200; ++i) {

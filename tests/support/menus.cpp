@@ -304,7 +304,9 @@ Project fullProject() {
   project.deliveries = {{freshId<DeliveryId>(project, "d"),
                          "For the build",
                          "handed over",
-                         {{OutputSort::Page}, {OutputSort::Sheets, 2, true}}}};
+                         {{OutputSort::Page},
+                          {OutputSort::Specification, 1, false, false, true, 0, "old.bristle"},
+                          {OutputSort::Sheets, 2, true, true, false, 30}}}};
   project.settings.darkSet = true;
   project.settings.gridWidth = 12;
   project.settings.gridHeight = 6.5;

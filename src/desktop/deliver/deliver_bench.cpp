@@ -25,17 +25,24 @@ struct Beginning {
   std::vector<Output> outputs;
 };
 std::vector<Beginning> beginnings() {
-  return {{QObject::tr("Web page"), QObject::tr("The menu in any browser"), {{OutputSort::Page}}},
-          {QObject::tr("For the game"),
-           QObject::tr("The menu for the library, sheets of all states, statecharts"),
-           {{OutputSort::Library}, {OutputSort::Sheets, 1, true}, {OutputSort::Statecharts}}},
-          {QObject::tr("For colleagues"),
-           QObject::tr("Pictures, named values, words and routes"),
-           {{OutputSort::Pictures},
-            {OutputSort::Tokens},
-            {OutputSort::Css},
-            {OutputSort::Words},
-            {OutputSort::Routes}}}};
+  return {
+      {QObject::tr("Web page"), QObject::tr("The menu in any browser"), {{OutputSort::Page}}},
+      {QObject::tr("For the game"),
+       QObject::tr(
+           "The menu for the library, the same as data, sheets of all states and of what stands "
+           "on screens, statecharts"),
+       {{OutputSort::Library},
+        {OutputSort::Data},
+        {OutputSort::Sheets, 1, true, true},
+        {OutputSort::Statecharts}}},
+      {QObject::tr("For colleagues"),
+       QObject::tr("A specification, pictures, named values, words and routes"),
+       {{OutputSort::Specification},
+        {OutputSort::Pictures},
+        {OutputSort::Tokens},
+        {OutputSort::Css},
+        {OutputSort::Words},
+        {OutputSort::Routes}}}};
 }
 
 }  // namespace

@@ -36,6 +36,11 @@ DeliveryForm::DeliveryForm(Work& work) : work_(work) {
   });
   folder_->setToolTip(tr("From the project’s own folder, or a whole path"));
   button(tr("Choose the folder…"), [this] { askFolder(); });
+  give_ = button(tr("Hand over"), [this] { Q_EMIT wantsHandOver(false, false); });
+  give_->setProperty("main", true);
+  give_->setToolTip(tr("Ctrl+Return; with Shift all deliveries"));
+  over_ = button(tr("Hand over, and write over what is in the way"),
+                 [this] { Q_EMIT wantsHandOver(false, true); });
   heading(tr("WHAT IS IN IT"));
   for (size_t i = 0; i < outputNames().size(); ++i) {
     const auto sort = static_cast<OutputSort>(i);
@@ -55,22 +60,46 @@ DeliveryForm::DeliveryForm(Work& work) : work_(work) {
       },
       tr("×"));
   scale_->setToolTip(tr("Px of a picture to a px of the kind: 2 for displays twice as dense"));
-  trim_ = check(tr("Without what is empty around"), [this](bool on) {
-    change("trim pictures", "", [on](Delivery& d) {
+  trim_ = drawnCheck(tr("Without what is empty around"), "trim pictures", &Output::trim);
+  placed_ =
+      drawnCheck(tr("What stands on screens, too"), "deliver what is placed", &Output::placed);
+  placed_->setToolTip(tr("As it looks there on the first display, with its own words and values"));
+  captions_ =
+      drawnCheck(tr("Kinds with their sample captions"), "deliver captions", &Output::captions);
+  frames_ = number(
+      tr("Key frames of changes"), 0, kMostFrames,
+      [this](double v) {
+        return change("change the key frames", "frames", [v](Delivery& d) {
+          for (Output& each : d.outputs)
+            if (isDrawn(each.sort)) each.frames = int(v);
+        });
+      },
+      tr("a second"));
+  frames_->setToolTip(tr("A strip for each change from state to state; 0: none"));
+  heading(tr("SPECIFICATION"));
+  since_ = text(tr("Mark changes since"), [this](const QString& words) {
+    return change("mark changes", "since", [&](Delivery& d) {
       for (Output& each : d.outputs)
-        if (isDrawn(each.sort)) each.trim = on;
+        if (each.sort == OutputSort::Specification) each.since = fromQt(words.trimmed());
     });
   });
+  since_->setPlaceholderText(tr("an earlier project file"));
+  since_->setToolTip(
+      tr("From the project’s own folder, or a whole path; empty: nothing is marked"));
   space();
-  give_ = button(tr("Hand over"), [this] { Q_EMIT wantsHandOver(false, false); });
-  give_->setProperty("main", true);
-  give_->setToolTip(tr("Ctrl+Return; with Shift all deliveries"));
-  over_ = button(tr("Hand over, and write over what is in the way"),
-                 [this] { Q_EMIT wantsHandOver(false, true); });
   open_ = button(tr("Open the folder"), [this] { Q_EMIT wantsFolder(); });
   remove_ = button(tr("Remove this delivery"), [this] { work_.perform(removeDelivery(id_)); });
   remove_->setToolTip(tr("What was handed over stays where it is"));
   new WhileSeen(work, this, [this] { refresh(); });
+}
+
+QCheckBox* DeliveryForm::drawnCheck(const QString& label, const char* what, bool Output::*which) {
+  return check(label, [this, what, which](bool on) {
+    change(what, "", [&](Delivery& d) {
+      for (Output& each : d.outputs)
+        if (isDrawn(each.sort)) each.*which = on;
+    });
+  });
 }
 
 void DeliveryForm::show(const DeliveryId& id) {
@@ -97,7 +126,11 @@ void DeliveryForm::turn(OutputSort sort, bool on) {
     Output added{sort};
     // As what is drawn beside it.
     for (const Output& each : d.outputs)
-      if (isDrawn(each.sort) && isDrawn(sort)) added.scale = each.scale, added.trim = each.trim;
+      if (isDrawn(each.sort) && isDrawn(sort)) {
+        added = each;
+        added.sort = sort;
+        added.extra = {};
+      }
     d.outputs.push_back(std::move(added));
     std::stable_sort(d.outputs.begin(), d.outputs.end(),
                      [](const Output& a, const Output& b) { return a.sort < b.sort; });
@@ -130,10 +163,17 @@ void DeliveryForm::refresh() {
     refill(outputs_[i], output != nullptr);
     if (output && isDrawn(output->sort)) drawn = output;
   }
-  scale_->setEnabled(drawn);
-  trim_->setEnabled(drawn);
-  refill(scale_, QString::number(drawn ? drawn->scale : 1));
-  refill(trim_, drawn && drawn->trim);
+  for (QWidget* each : std::initializer_list<QWidget*>{scale_, trim_, placed_, captions_, frames_})
+    each->setEnabled(drawn);
+  const Output shown = drawn ? *drawn : Output{};
+  refill(scale_, QString::number(shown.scale));
+  refill(trim_, shown.trim);
+  refill(placed_, shown.placed);
+  refill(captions_, shown.captions);
+  refill(frames_, QString::number(shown.frames));
+  const Output* spec = outputOf(*delivery, OutputSort::Specification);
+  since_->setEnabled(spec);
+  refill(since_, spec ? toQt(spec->since) : QString());
 }
 
 }  // namespace bristle

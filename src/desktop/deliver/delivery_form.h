@@ -28,12 +28,14 @@ class DeliveryForm : public Form {
  private:
   void refresh();
   void turn(OutputSort sort, bool on);
+  // Of what pictures and sheets are made of, all alike.
+  QCheckBox* drawnCheck(const QString& label, const char* what, bool Output::*which);
   bool change(const char* what, const char* key, std::function<void(Delivery&)> how);
 
   Work& work_;
   DeliveryId id_;
-  QLineEdit *name_, *folder_, *scale_;
-  QCheckBox* trim_;
+  QLineEdit *name_, *folder_, *scale_, *frames_, *since_;
+  QCheckBox *trim_, *placed_, *captions_;
   std::vector<QCheckBox*> outputs_;
   QPushButton *give_, *over_, *open_, *remove_;
 };

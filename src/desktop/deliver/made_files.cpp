@@ -16,6 +16,16 @@ namespace {
 
 constexpr qsizetype kMostText = 20'000;  // letters of a file that are shown
 
+// A document that is no text, in words.
+QString aboutPdf(const std::string& bytes) {
+  int pages = 0;
+  for (size_t at = 0; (at = bytes.find("/Type /Page\n", at)) != std::string::npos; ++at) ++pages;
+  return pages == 1
+             ? QObject::tr("A PDF document of one page. It can be opened once it is handed over.")
+             : QObject::tr("A PDF document of %1 pages. It can be opened once it is handed over.")
+                   .arg(pages);
+}
+
 bool isIn(const std::vector<std::string>& all, const std::string& path) {
   return std::find(all.begin(), all.end(), path) != all.end();
 }
@@ -104,6 +114,8 @@ void MadeFiles::look() {
   if (drawn) {
     whole_.loadFromData(QByteArray::fromRawData(at->bytes.data(), size));
     showPicture();
+  } else if (path.ends_with(".pdf")) {
+    text_->setPlainText(aboutPdf(at->bytes));
   } else {
     const QString head = QString::fromUtf8(at->bytes.data(), std::min(size, kMostText));
     text_->setPlainText(size > kMostText ? head + tr("\n… and so on") : head);

@@ -16,25 +16,6 @@
 namespace bristle {
 namespace {
 
-constexpr double kTileWidth = 128, kTileHeight = 84, kRail = 30, kRim = 10;
-
-// Columns in the order in which a button goes through its roles.
-int columnOf(Role role) {
-  switch (role) {
-    case Role::Rest:
-      return 0;
-    case Role::Hover:
-    case Role::Focus:
-      return 1;
-    case Role::Press:
-      return 2;
-    case Role::None:
-    case Role::Disabled:
-      return 3;
-  }
-  return 3;
-}
-
 Event likelyEvent(const State& to) {
   switch (to.role) {
     case Role::Hover:
@@ -51,14 +32,6 @@ Event likelyEvent(const State& to) {
       break;
   }
   return Event::After;
-}
-
-// Where the line from a rectangle's middle leaves it.
-QPointF edgeOf(const QRectF& r, const QPointF& towards) {
-  const QPointF c = r.center(), d = towards - c;
-  const double across = std::abs(d.x()) < 1e-6 ? 1e9 : r.width() / 2 / std::abs(d.x());
-  const double down = std::abs(d.y()) < 1e-6 ? 1e9 : r.height() / 2 / std::abs(d.y());
-  return c + d * std::min({across, down, 1.0});
 }
 
 }  // namespace
@@ -102,88 +75,20 @@ void GraphView::follow() {
   active_ = now;
 }
 
+MachineGraph GraphView::graph() const {
+  static const Machine kNone;
+  return {work_.machine() ? *work_.machine() : kNone, size()};
+}
+
 QRectF GraphView::tileOf(const StateId& id) const {
-  const Machine* machine = work_.machine();
-  if (!machine || (id && !findState(*machine, id))) return {};
-  if (!id) return {kRim, height() - kRail - 4, width() - 2 * kRim, kRail};
-  std::array<int, 4> counts{};
-  int column = 0, row = 0;
-  for (const State& s : machine->states) {
-    const auto c = size_t(columnOf(s.role));
-    if (s.id == id) {
-      column = int(c);
-      row = counts[c];
-    }
-    ++counts[c];
-  }
-  const double w = std::min(kTileWidth, (width() - 2 * kRim) / 4.0 - 22);
-  const int rows = counts[size_t(column)];
-  const double room = height() - kRail - 3 * kRim - 8;
-  const double h =
-      std::min(kTileHeight, room / *std::max_element(counts.begin(), counts.end()) - 12);
-  const double x = kRim + (width() - 2 * kRim - w) * column / 3.0;
-  // Every other column is set a little lower, so that strokes do not run through tiles.
-  const double shift = column % 2 ? 0 : (rows == 1 ? 0 : 10);
-  const double y = kRim + shift + (room - 10) * (row + 0.5) / rows - h / 2;
-  return {x, y, w, h};
+  return work_.machine() ? graph().tileOf(id) : QRectF();
 }
 
-std::vector<GraphView::Link> GraphView::links() const {
-  std::vector<Link> out;
-  const Machine* machine = work_.machine();
-  if (!machine) return out;
-  for (size_t i = 0; i < machine->transitions.size(); ++i) {
-    const Transition& t = machine->transitions[i];
-    if (!findState(*machine, t.to)) continue;
-    const StateId from = t.from.value_or(StateId{});
-    const auto at = std::find_if(out.begin(), out.end(),
-                                 [&](const Link& l) { return l.from == from && l.to == t.to; });
-    if (at != out.end()) {
-      at->transitions.push_back(int(i));
-    } else {
-      out.push_back({from, t.to, {int(i)}});
-    }
-  }
-  return out;
-}
-
-// Wide where it leaves, a point where it arrives; there and back run side by side.
-QPainterPath GraphView::strokeOf(const Link& link) const {
-  const QRectF to = tileOf(link.to);
-  QRectF from = tileOf(link.from);
-  if (!link.from) from = QRectF(to.center().x() - 20, from.y(), 40, from.height());
-  QPainterPath path;
-  if (link.from == link.to) {
-    const QPointF top = QPointF(to.right() - 18, to.top());
-    path.moveTo(top);
-    path.cubicTo(top + QPointF(4, -20), top + QPointF(26, -12), QPointF(to.right(), to.top() + 14));
-    path.cubicTo(top + QPointF(20, -6), top + QPointF(8, -14), top + QPointF(-5, 0));
-    path.closeSubpath();
-    return path;
-  }
-  const QPointF a = edgeOf(from, to.center()), b = edgeOf(to, from.center());
-  const QPointF d = b - a;
-  const double length = std::max(1.0, std::hypot(d.x(), d.y()));
-  const QPointF along = d / length, side(-along.y(), along.x());
-  const QPointF start = a + side * 6, end = b + side * 3;
-  const QPointF bend = (start + end) / 2 + side * std::min(28.0, length * 0.14);
-  path.moveTo(start - side * 2.6);
-  path.quadTo(bend - side * 1.4, end);
-  path.quadTo(bend + side * 1.4, start + side * 2.6);
-  path.closeSubpath();
-  return path;
-}
-
-QPointF GraphView::middleOf(const StateId& from, const StateId& to) const {
-  const QPainterPath stroke = strokeOf({from, to, {}});
-  return (stroke.pointAtPercent(0.25) + stroke.pointAtPercent(0.75)) / 2;
-}
-
-const GraphView::Link* GraphView::linkAt(const std::vector<Link>& all, const QPointF& at) const {
+const MachineLink* GraphView::linkAt(const std::vector<MachineLink>& all, const QPointF& at) const {
   QPainterPathStroker wide;
   wide.setWidth(8);
   for (auto link = all.rbegin(); link != all.rend(); ++link)
-    if (const QPainterPath stroke = strokeOf(*link);
+    if (const QPainterPath stroke = graph().strokeOf(link->from, link->to);
         wide.createStroke(stroke).united(stroke).contains(at))
       return &*link;
   return nullptr;
@@ -237,7 +142,7 @@ void GraphView::paintTile(QPainter& p, size_t index, bool active) {
   }
 }
 
-void GraphView::paintLink(QPainter& p, const Link& link) {
+void GraphView::paintLink(QPainter& p, const MachineLink& link) {
   const Theme& t = themeOf(this);
   const auto has = [&](int index) {
     return std::find(link.transitions.begin(), link.transitions.end(), index) !=
@@ -255,13 +160,13 @@ void GraphView::paintLink(QPainter& p, const Link& link) {
   if (!picked && !near) ink.setAlpha(80);
   p.setPen(never ? QPen(ink, 1, Qt::DashLine) : QPen(Qt::NoPen));
   p.setBrush(never ? QBrush(Qt::NoBrush) : QBrush(ink));
-  p.drawPath(strokeOf(link));
+  p.drawPath(graph().strokeOf(link.from, link.to));
   if (!picked) return;
   // What happens there, on a slip at its middle.
   const QString words = p.fontMetrics().elidedText(
       eventOf(work_.machine()->transitions[size_t(view_.transition())]), Qt::ElideRight, 220);
   QRectF slip(0, 0, p.fontMetrics().horizontalAdvance(words) + 12, 18);
-  slip.moveCenter(middleOf(link.from, link.to));
+  slip.moveCenter(graph().middleOf(link.from, link.to));
   slip.moveLeft(std::clamp(slip.left(), 4.0, std::max(4.0, width() - slip.width() - 4)));
   p.setPen(t.accent);
   p.setBrush(t.raised);
@@ -289,8 +194,8 @@ void GraphView::paintEvent(QPaintEvent* event) {
   p.setPen(t.quiet);
   p.drawText(rail.adjusted(10, 0, -10, 0), Qt::AlignLeft | Qt::AlignVCenter,
              tr("from every state"));
-  const auto all = links();
-  for (const Link& link : all)
+  const auto all = graph().links();
+  for (const MachineLink& link : all)
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) ==
         link.transitions.end())
       paintLink(p, link);
@@ -299,7 +204,7 @@ void GraphView::paintEvent(QPaintEvent* event) {
     if (event->region().intersects(
             tileOf(machine->states[i].id).toAlignedRect().adjusted(-4, -4, 4, 4)))
       paintTile(p, i, i == active_ && !view_.run().states.empty());
-  for (const Link& link : all)
+  for (const MachineLink& link : all)
     if (std::find(link.transitions.begin(), link.transitions.end(), view_.transition()) !=
         link.transitions.end())
       paintLink(p, link);
@@ -314,8 +219,8 @@ void GraphView::mousePressEvent(QMouseEvent* event) {
   now_ = event->position();
   pulling_ = tileAt(now_);
   if (pulling_) return view_.pickState(*pulling_);
-  const auto all = links();
-  if (const Link* link = linkAt(all, now_)) {
+  const auto all = graph().links();
+  if (const MachineLink* link = linkAt(all, now_)) {
     // Another click goes on to the next of several.
     const auto at =
         std::find(link->transitions.begin(), link->transitions.end(), view_.transition());
@@ -325,7 +230,7 @@ void GraphView::mousePressEvent(QMouseEvent* event) {
 }
 
 void GraphView::mouseDoubleClickEvent(QMouseEvent* event) {
-  const auto all = links();
+  const auto all = graph().links();
   if (!tileAt(event->position()) && linkAt(all, event->position())) editSlip();
 }
 
@@ -334,7 +239,7 @@ void GraphView::editSlip() {
   const Machine* m = work_.machine();
   if (readOnly_ || !m || view_.transition() < 0) return;
   const Transition& t = m->transitions[size_t(view_.transition())];
-  slip_->openAt(middleOf(t.from.value_or(StateId{}), t.to));
+  slip_->openAt(graph().middleOf(t.from.value_or(StateId{}), t.to));
 }
 
 void GraphView::mouseMoveEvent(QMouseEvent* event) {
@@ -395,8 +300,9 @@ void GraphView::keyPressEvent(QKeyEvent* event) {
 bool GraphView::event(QEvent* event) {
   if (event->type() == QEvent::ToolTip) {
     auto* help = static_cast<QHelpEvent*>(event);
-    const auto all = links();
-    const Link* link = tileAt(QPointF(help->pos())) ? nullptr : linkAt(all, QPointF(help->pos()));
+    const auto all = graph().links();
+    const MachineLink* link =
+        tileAt(QPointF(help->pos())) ? nullptr : linkAt(all, QPointF(help->pos()));
     QToolTip::showText(help->globalPos(),
                        link ? eventsOf(*work_.machine(), link->transitions) : QString(), this);
     return true;

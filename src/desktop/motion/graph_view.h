@@ -5,6 +5,7 @@
 
 #include "desktop/motion/law_watch.h"
 #include "desktop/motion/motion_view.h"
+#include "paint/machine_graph.h"
 
 namespace bristle {
 
@@ -21,7 +22,9 @@ class GraphView : public QWidget {
   // Where a state's tile stands; the rail for no state. For drags and for tests.
   QRectF tileOf(const StateId& id) const;
   // The middle of the stroke of all transitions from one to the other.
-  QPointF middleOf(const StateId& from, const StateId& to) const;
+  QPointF middleOf(const StateId& from, const StateId& to) const {
+    return graph().middleOf(from, to);
+  }
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -33,16 +36,11 @@ class GraphView : public QWidget {
   bool event(QEvent* event) override;
 
  private:
-  struct Link {
-    StateId from, to;  // no `from`: the rail
-    std::vector<int> transitions;
-  };
-  std::vector<Link> links() const;
-  QPainterPath strokeOf(const Link& link) const;
-  const Link* linkAt(const std::vector<Link>& all, const QPointF& at) const;
+  MachineGraph graph() const;  // of no states where there is no machine
+  const MachineLink* linkAt(const std::vector<MachineLink>& all, const QPointF& at) const;
   std::optional<StateId> tileAt(const QPointF& at) const;
   void paintTile(QPainter& painter, size_t state, bool active);
-  void paintLink(QPainter& painter, const Link& link);
+  void paintLink(QPainter& painter, const MachineLink& link);
   void add(const StateId& from, const StateId& to);
   void editSlip();
   void follow();

@@ -10,14 +10,17 @@
 
 namespace bristle {
 
-// Page: the menu as a web page. Library: the file that the library for a game's own code runs.
-// Pictures: a file for each kind in each state. Sheets: the same packed into few, with an index.
-// Statecharts: a file for each machine. Tokens, Css: the named values, as design tokens and as
-// custom properties. Words: the texts, as a table and a catalogue for each language. Routes: the
-// graph of each screen, to be drawn.
+// Page: the menu as a web page. Specification: what colleagues are told of it, as HTML and PDF.
+// Library: the file that the library for a game's own code runs. Data: every screen laid out, for
+// importers of engines. Pictures: a file for each kind in each state. Sheets: the same packed into
+// few, with an index. Statecharts: a file for each machine. Tokens, Css: the named values, as
+// design tokens and as custom properties. Words: the texts, as a table and a catalogue for each
+// language. Routes: the graph of each screen, to be drawn.
 enum class OutputSort : std::uint8_t {
   Page,
+  Specification,
   Library,
+  Data,
   Pictures,
   Sheets,
   Statecharts,
@@ -32,9 +35,16 @@ struct Output {
   OutputSort sort = OutputSort::Page;
   double scale = 1;   // Pictures, Sheets: px of a picture to a px of the kind, 0.25–4
   bool trim = false;  // Pictures, Sheets: without what is empty around
+  // Pictures, Sheets: what stands on screens, too, as it looks there on the first display
+  bool placed = false;
+  bool captions = true;  // Pictures, Sheets: kinds with their sample captions
+  int frames = 0;  // Pictures, Sheets: of each change of state so many pictures a second, 0–120
+  std::string since = {};  // Specification: an earlier project file, from the project's own folder
   Extras extra = {};
   bool operator==(const Output&) const = default;
 };
+
+inline constexpr int kMostFrames = 120;
 
 struct Delivery {
   DeliveryId id;

@@ -240,8 +240,13 @@ std::optional<Error> whyNot(const Delivery& d) {
   constexpr size_t kLongestPath = 4000;
   if (d.folder.empty() || d.folder.size() > kLongestPath || d.folder.find('\0') != d.folder.npos)
     return Error{place, "expected a folder that it goes to"};
-  for (const Output& output : d.outputs)
+  for (const Output& output : d.outputs) {
     if (!isWithin(output.scale, 0.25, 4)) return Error{place, "expected a scale from 0.25 to 4"};
+    if (!isWithin(output.frames, 0, kMostFrames))
+      return Error{place, "expected 0 to 120 pictures a second"};
+    if (output.since.size() > kLongestPath || output.since.find('\0') != std::string::npos)
+      return Error{place, "expected the file of an earlier version"};
+  }
   return {};
 }
 

@@ -10,6 +10,10 @@ Json outputJson(const Output& output) {
   Json out{{"output", outputNames()[static_cast<size_t>(output.sort)]}};
   if (output.scale != 1) out["scale"] = output.scale;
   if (output.trim) out["trim"] = true;
+  if (output.placed) out["placed"] = true;
+  if (!output.captions) out["captions"] = false;
+  if (output.frames != 0) out["frames"] = output.frames;
+  if (!output.since.empty()) out["since"] = output.since;
   putBack(out, output.extra);
   return out;
 }
@@ -20,6 +24,10 @@ Output readOutput(JsonReader& r, const Json& value, const JsonPlace& at) {
   out.sort = static_cast<OutputSort>(r.choice(value, at, "output", outputNames()));
   out.scale = r.number(value, at, "scale", 1, 0.25, 4);
   out.trim = r.boolean(value, at, "trim", false);
+  out.placed = r.boolean(value, at, "placed", false);
+  out.captions = r.boolean(value, at, "captions", true);
+  out.frames = int(r.number(value, at, "frames", 0, 0, kMostFrames));
+  out.since = r.text(value, at, "since");
   out.extra = leftover(value, outputJson(out));
   return out;
 }

@@ -13,16 +13,6 @@ int stateIndex(const Machine& machine, const StateId& id) {
   return -1;
 }
 
-Timing settledTiming(Timing timing, const Naming& names) {
-  const Value* duration = timing.namedDuration ? names.settle(timing.namedDuration) : nullptr;
-  if (duration && std::holds_alternative<double>(*duration))
-    timing.duration = static_cast<Ms>(std::clamp(std::get<double>(*duration), 0.0, 3.6e6));
-  const Value* easing = timing.namedEasing ? names.settle(timing.namedEasing) : nullptr;
-  if (easing && std::holds_alternative<Easing>(*easing)) timing.easing = std::get<Easing>(*easing);
-  timing.namedDuration = timing.namedEasing = {};
-  return timing;
-}
-
 Pace paceOf(const Machine& machine, const Transition& t, const Naming& names) {
   Pace out{settledTiming(t.timing.value_or(machine.timing), names), {}};
   for (const PropTimings* from : {&t.propTimings, &machine.propTimings})
@@ -69,6 +59,16 @@ Result<ProgramTransition> compileTransition(const Machine& machine, size_t at, S
 }
 
 }  // namespace
+
+Timing settledTiming(Timing timing, const Naming& names) {
+  const Value* duration = timing.namedDuration ? names.settle(timing.namedDuration) : nullptr;
+  if (duration && std::holds_alternative<double>(*duration))
+    timing.duration = static_cast<Ms>(std::clamp(std::get<double>(*duration), 0.0, 3.6e6));
+  const Value* easing = timing.namedEasing ? names.settle(timing.namedEasing) : nullptr;
+  if (easing && std::holds_alternative<Easing>(*easing)) timing.easing = std::get<Easing>(*easing);
+  timing.namedDuration = timing.namedEasing = {};
+  return timing;
+}
 
 const Timing& Pace::of(Prop prop) const {
   for (const PropTiming& each : own)

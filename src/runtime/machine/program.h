@@ -29,6 +29,9 @@ struct Pace {
   const Timing& of(Prop prop) const;
 };
 
+// With what its names stand for.
+Timing settledTiming(Timing timing, const Naming& names);
+
 struct ProgramTransition {
   StateIndex to = 0;
   std::uint32_t source = 0;  // its place in Machine::transitions

@@ -1,0 +1,219 @@
+#include <fmt/format.h>
+
+#include <QAbstractTextDocumentLayout>
+#include <QBuffer>
+#include <QPainter>
+#include <QPdfWriter>
+#include <QTextBlock>
+#include <QTextDocument>
+#include <QUrl>
+#include <cmath>
+#include <map>
+
+#include "core/formats/markup.h"
+#include "deliver/spec_marks.h"
+#include "paint/convert.h"
+
+namespace bristle {
+namespace {
+
+constexpr double kMargin = 15;      // mm
+constexpr size_t kColumns = 3;      // of the table of contents
+constexpr double kFoot = 24;        // px below what is written, for the number of the page
+constexpr int kDotsPerInch = 1200;  // what is drawn is placed so finely
+constexpr double kCssInch = 96;     // px to an inch
+
+// What a text document understands of HTML and CSS.
+constexpr const char* kStyle =
+    "body{font-family:Inter,sans-serif;font-size:11px;color:#24211e}"
+    "h1{font-size:26px}h2{font-size:20px}h3{font-size:15px;margin-top:20px}"
+    "h4{font-size:12px;margin-top:14px}"
+    "th{text-align:left;color:#55504a;font-weight:600}td,th{padding:2px 6px 2px 0}"
+    ".mark{color:#8a5700;font-weight:600}.small{color:#55504a;font-size:10px}";
+
+class Writing {
+ public:
+  explicit Writing(const Specification& spec) : spec_(spec) {
+    writer_.setPageSize(QPageSize(QPageSize::A4));
+    writer_.setPageOrientation(QPageLayout::Landscape);
+    writer_.setPageMargins(QMarginsF(kMargin, kMargin, kMargin, kMargin), QPageLayout::Millimeter);
+    writer_.setResolution(kDotsPerInch);
+    writer_.setTitle(toQt(spec.title));
+    writer_.setCreator(QStringLiteral("Bristle"));
+    const double scale = kCssInch / kDotsPerInch;
+    page_ = QSizeF(writer_.width() * scale, writer_.height() * scale - kFoot);
+  }
+
+  std::string write() {
+    // Where sections begin is known once they are set: then the table of contents tells it.
+    lay({});
+    lay(pagesOfSections());
+    paint();
+    return fixed(bytes_.buffer().toStdString());
+  }
+
+ private:
+  static QBuffer& opened(QBuffer& buffer) {
+    buffer.open(QIODevice::WriteOnly);
+    return buffer;
+  }
+
+  void lay(const std::map<std::string, int>& pages) {
+    doc_.setUseDesignMetrics(true);
+    doc_.setDefaultStyleSheet(QString::fromLatin1(kStyle));
+    doc_.setDocumentMargin(0);
+    doc_.setPageSize(page_);
+    std::string html = fmt::format("<body><h1>{}</h1><p>Specification. {}.</p>",
+                                   escaped(spec_.title), escaped(spec_.about));
+    html += "<p>" + escaped(changeWords(spec_)) + "</p>" + contents(pages);
+    for (const SpecSection& section : spec_.sections) html += sectionOf(section);
+    doc_.setHtml(toQt(html + "</body>"));
+  }
+
+  std::string contents(const std::map<std::string, int>& pages) const {
+    std::vector<std::string> lines;
+    for (const SpecSection& s : spec_.sections) {
+      if (s.level > 2) continue;
+      const auto at = pages.find(s.id);
+      lines.push_back(fmt::format("<td>{}{}{}</td><td align=\"right\">{}</td>",
+                                  s.level == 1 ? "" : "&nbsp;&nbsp;&nbsp;&nbsp;", escaped(s.title),
+                                  markOf(s.change), at == pages.end() ? 0 : at->second));
+    }
+    // In columns, so that all of it is seen at once.
+    const size_t down = std::max<size_t>(1, (lines.size() + kColumns - 1) / kColumns);
+    std::string out = "<table cellspacing=\"0\" border=\"0\" class=\"small\">";
+    for (size_t row = 0; row < down; ++row) {
+      out += "<tr>";
+      for (size_t at = row; at < lines.size(); at += down)
+        out += lines[at] + "<td width=\"60\"></td>";
+      out += "</tr>";
+    }
+    return out + "</table>";
+  }
+
+  // What is large begins a page, unless the heading around it has just done so.
+  bool beginsPage(const SpecSection& s) {
+    double high = 0, wide = 0;
+    for (const SpecFigure& f : s.figures) {
+      high = std::max(high, f.width * f.image.height() / f.image.width());
+      wide += f.width;
+    }
+    const bool large = high * std::ceil(wide / page_.width()) > page_.height() / 3;
+    const bool begins = s.level == 1 || (!fresh_ && (large || (s.level == 2 && s.rows.empty())));
+    fresh_ = s.level == 1 || (begins && s.figures.empty() && s.rows.empty());
+    return begins;
+  }
+
+  std::string sectionOf(const SpecSection& s) {
+    std::string out = fmt::format("<h{0}{1}><a name=\"{2}\"></a>{3}{4}</h{0}>", s.level + 1,
+                                  beginsPage(s) ? " style=\"page-break-before:always\"" : "",
+                                  escaped(s.id), escaped(s.title), markOf(s.change));
+    if (!s.text.empty()) out += "<p>" + escaped(s.text) + "</p>";
+    return out + figuresOf(s) + tableOf(s);
+  }
+
+  // As many beside one another as there is room for.
+  std::string figuresOf(const SpecSection& s) {
+    std::string out, pictures, captions;
+    double used = 0;
+    const auto row = [&] {
+      if (!pictures.empty())
+        out += "<table cellspacing=\"0\" border=\"0\"><tr>" + pictures + "</tr><tr>" + captions +
+               "</tr></table>";
+      pictures.clear(), captions.clear();
+      used = 0;
+    };
+    for (const SpecFigure& f : s.figures) {
+      const double high = f.width * f.image.height() / f.image.width();
+      const double smaller =
+          std::min({1.0, (page_.width() - 20) / f.width, (page_.height() - 90) / high});
+      const double w = f.width * smaller;
+      if (used + w + 12 > page_.width()) row();
+      used += w + 12;
+      const std::string name = "figure:" + f.key;
+      doc_.addResource(QTextDocument::ImageResource, QUrl(toQt(name)), f.image);
+      pictures += fmt::format("<td><img src=\"{}\" width=\"{:.0f}\" height=\"{:.0f}\"></td>",
+                              escaped(name), w, high * smaller);
+      captions +=
+          fmt::format("<td class=\"small\">{}{}</td>", escaped(f.caption), markOf(f.change));
+    }
+    row();
+    return out;
+  }
+
+  static std::string tableOf(const SpecSection& s) {
+    if (s.rows.empty()) return {};
+    std::string out = "<table width=\"100%\" cellspacing=\"0\" border=\"0\"><thead><tr>";
+    for (const std::string& head : s.head) out += "<th>" + escaped(head) + "</th>";
+    out += "</tr></thead>";
+    for (const SpecRow& row : s.rows) {
+      out += row.change == SpecChange::None ? "<tr>" : "<tr bgcolor=\"#f7edd8\">";
+      for (size_t i = 0; i < row.cells.size(); ++i) {
+        const SpecCell& cell = row.cells[i];
+        out += "<td>";
+        if (cell.swatch)
+          out += fmt::format("<span style=\"background-color:{}\">&nbsp;&nbsp;&nbsp;</span> ",
+                             toHex({cell.swatch->r, cell.swatch->g, cell.swatch->b, 255}));
+        out += escaped(cell.text);
+        if (i + 1 == row.cells.size() && row.change != SpecChange::None)
+          out += markOf(row.change) + (row.was.empty() ? "" : " was: " + escaped(row.was));
+        out += "</td>";
+      }
+      out += "</tr>";
+    }
+    return out + "</table>";
+  }
+
+  std::map<std::string, int> pagesOfSections() const {
+    std::map<std::string, int> out;
+    for (QTextBlock block = doc_.begin(); block.isValid(); block = block.next())
+      for (auto at = block.begin(); !at.atEnd(); ++at)
+        for (const QString& name : at.fragment().charFormat().anchorNames())
+          out[fromQt(name)] =
+              1 + int(doc_.documentLayout()->blockBoundingRect(block).top() / page_.height());
+    return out;
+  }
+
+  void paint() {
+    QPainter p(&writer_);
+    const double scale = kDotsPerInch / kCssInch;
+    QFont small(QStringLiteral("Inter"));
+    small.setPixelSize(10);
+    for (int page = 0; page < doc_.pageCount(); ++page) {
+      if (page > 0) writer_.newPage();
+      p.save();
+      p.scale(scale, scale);
+      p.setFont(small);
+      p.setPen(QColor(85, 80, 74));
+      const QRectF foot(0, page_.height() + 6, page_.width(), kFoot - 6);
+      p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter, toQt(spec_.title));
+      p.drawText(foot, Qt::AlignRight | Qt::AlignVCenter, QString::number(page + 1));
+      p.translate(0, -page * page_.height());
+      doc_.drawContents(&p, QRectF(0, page * page_.height(), page_.width(), page_.height()));
+      p.restore();
+    }
+  }
+
+  // The day on which it was made would make of the same specification another file.
+  static std::string fixed(std::string pdf) {
+    static constexpr std::string_view kDay = "/CreationDate (D:", kAny = "20000101000000";
+    const size_t at = pdf.find(kDay);
+    if (at != std::string::npos) pdf.replace(at + kDay.size(), kAny.size(), kAny);
+    return pdf;
+  }
+
+  const Specification& spec_;
+  QBuffer bytes_;
+  QPdfWriter writer_{&opened(bytes_)};
+  QTextDocument doc_;
+  QSizeF page_;         // of what is written, px
+  bool fresh_ = false;  // nothing but headings stands on the page yet
+};
+
+}  // namespace
+
+std::string specPdf(const Specification& spec) {
+  return Writing(spec).write();
+}
+
+}  // namespace bristle
