@@ -153,8 +153,12 @@ void changeOfTwoHundreds(benchmark::State& state) {
     painter.scale(1280 / 1920.0, 1280 / 1920.0);
     paintSession(painter, looks, session);
   };
+  // As a person has it: the lower one is there before somebody presses something on it.
+  paint();
   session.feed({.at = 100, .type = InputType::Accept});
+  paint();
   session.feed({.at = 200, .type = InputType::Accept, .down = false});
+  paint();
   Ms now = 200;
   bench::frames(state, [&] {
     session.feed({.at = now += 16});

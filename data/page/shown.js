@@ -1,14 +1,38 @@
 // Parts, items and screens as elements
-function showPart(element, part, before) {
-  element.style.cssText = part ? part.s : 'display:none';
-  if (!part) return;
-  if (part.t) {
-    const now = JSON.stringify(part.t);
-    if (before?.now !== now) element.replaceChildren(...setCaption(part.t));
-    part.now = now;
-  } else if (before?.h !== part.h) {
-    element.innerHTML = part.h;
+function style(element, css, before) {
+  if (css !== before) element.style.cssText = css;
+}
+// Markup that differs from the one before in attributes alone is not parsed again: only what is
+// otherwise is set.
+const attributeValue = /="([^"]*)"/;
+function showMarkup(element, part, before) {
+  const pieces = part.h.split(attributeValue);
+  part.frame = pieces.filter((_, i) => i % 2 === 0).join('=');
+  part.values = pieces.filter((_, i) => i % 2 === 1);
+  if (before?.slots && before.frame === part.frame && !part.h.includes('&')) {
+    part.slots = before.slots;
+    part.values.forEach((value, i) => {
+      if (value !== before.values[i]) part.slots[i][0].setAttribute(part.slots[i][1], value);
+    });
+    return;
   }
+  element.innerHTML = part.h;
+  const slots = [...element.querySelectorAll('*')].flatMap(each => each.getAttributeNames().map(name => [each, name]));
+  part.slots = slots.length === part.values.length ? slots : null;
+}
+function showCaption(element, part, before) {
+  const { colour, ...rest } = part.t;
+  part.set = JSON.stringify(rest);
+  if (before?.set !== part.set) element.replaceChildren(...setCaption(part.t));
+  else if (before.t.colour !== colour) for (const line of element.children) line.style.color = colour;
+}
+// 0: as before; null: not shown.
+function showPart(element, part, before) {
+  style(element, part ? part.s : 'display:none', before === undefined ? undefined : before ? before.s : 'display:none');
+  if (!part) return;
+  if (part.t) showCaption(element, part, before);
+  else if (before?.h !== part.h) showMarkup(element, part, before);
+  else [part.frame, part.values, part.slots] = [before.frame, before.values, before.slots];
 }
 function attribute(element, name, value) {
   if (value === undefined || value === null || value === '') element.removeAttribute(name);
@@ -34,15 +58,17 @@ function showItem(key, is, screen) {
     item = { element, art, parts: [], was: {} };
     items.set(key, item);
   }
-  item.element.style.cssText = is.style + 'z-index:' + is.z;
-  item.art.style.cssText = is.art;
+  style(item.element, is.style + 'z-index:' + is.z, item.was.style + 'z-index:' + item.was.z);
+  style(item.art, is.art, item.was.art);
   is.parts.forEach((part, i) => {
     if (!item.parts[i]) {
       item.parts[i] = document.createElement('span');
       item.parts[i].className = 'part';
       item.art.append(item.parts[i]);
     }
-    showPart(item.parts[i], part, item.was.parts?.[i]);
+    const before = item.was.parts?.[i];
+    if (part === 0) is.parts[i] = before;
+    else showPart(item.parts[i], part, before);
   });
   if (is.sort === 'button') {
     attribute(item.element, 'aria-label', is.name || is.about || key);

@@ -1,6 +1,7 @@
 #include "deliver/drawn.h"
 
 #include <QCryptographicHash>
+#include <cmath>
 #include <map>
 #include <set>
 
@@ -10,6 +11,7 @@
 #include "paint/fonts.h"
 #include "paint/screen_painter.h"
 #include "paint/screen_parts.h"
+#include "runtime/machine/easing.h"
 
 namespace bristle {
 namespace {
@@ -20,6 +22,14 @@ constexpr int kStripAcross = 2048;  // px: rows of frames are no longer
 // Of the whole, in all states alike.
 double numberIn(const LookTable& table, Prop prop) {
   return std::get<double>(table.base()[size_t(table.channel({{}, prop}))]);
+}
+
+// Until all has come to where it goes, ms.
+double lengthOf(const Pace& pace) {
+  double out = double(pace.all.delay) + runTime(pace.all);
+  for (const PropTiming& own : pace.own)
+    out = std::max(out, double(own.timing.delay) + runTime(own.timing));
+  return out;
 }
 
 // How a button is drawn alone.
@@ -159,20 +169,20 @@ class Drawing {
   std::optional<Drawn> strip(const Alone& a, const Machine& machine, StateIndex from, StateIndex to,
                              const Pace& pace) {
     const double every = 1000.0 / wishes_.frames;
+    // Not until nothing moves: in the state that it comes to something may move without end.
+    const double length = lengthOf(pace);
+    if (length <= 0 || a.table->state(from) == a.table->state(to)) return {};
     LookPlayer player(a.table, from);
     player.go(to, pace, 0);
     std::vector<QImage> frames;
-    bool moving = player.moving(0);
-    for (int i = 0; moving && i < kLongestStrip; ++i) {
-      const Ms at = Ms(i * every + 0.5);
+    const int last = std::min(int(std::ceil(length / every)), kLongestStrip - 1);
+    for (int i = 0; i <= last; ++i) {
+      const Ms at = Ms(std::min(i * every, std::ceil(length)) + 0.5);
       auto image = canvas(a);
       if (!image) return {};
-      const Look& look = player.at(at);
-      paint(*image, a, look, at);
+      paint(*image, a, player.at(at), at);
       frames.push_back(std::move(*image));
-      moving = player.moving(at);
     }
-    if (frames.empty()) return {};
     QRect kept = frames.front().rect();
     if (wishes_.trim) {
       kept = {};

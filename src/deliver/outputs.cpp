@@ -2,9 +2,11 @@
 
 #include <algorithm>
 #include <filesystem>
+#include <memory>
 #include <set>
 
 #include "core/edit/used_files.h"
+#include "core/formats/boxes_file.h"
 #include "core/formats/file_io.h"
 #include "core/formats/laid_out_file.h"
 #include "core/formats/named_css.h"
@@ -73,12 +75,22 @@ Files routes(const Project& project) {
   std::vector<std::string> taken;
   const FontMeasure measure;
   for (const auto& screen : project.screens) {
-    const ScreenRoutes solved =
-        screenRoutes(*screen, layOut(project, *screen, Showing(project.displays.front()), measure));
+    const Layout layout = layOut(project, *screen, Showing(project.displays.front()), measure);
+    const ScreenRoutes solved = screenRoutes(*screen, layout);
     std::vector<std::string> names;
     for (const int item : solved.items) names.push_back(displayName(*screen->items[size_t(item)]));
-    out.push_back({safeFileName(screen->name, taken) + ".dot",
-                   writeDot(solved.input, solved.output.routes, names)});
+    const std::string name = safeFileName(screen->name, taken);
+    const int entry = entryBox(*screen, solved);
+    out.push_back({name + ".dot", writeDot(solved.input, solved.output.routes, names)});
+    // A button that is hidden or in a fly-out may have no size there.
+    const bool flat = std::any_of(solved.input.boxes.begin(), solved.input.boxes.end(),
+                                  [](const Box& box) { return !(box.w > 0 && box.h > 0); });
+    if (!flat)
+      out.push_back(
+          {name + ".boxes.json",
+           writeBoxes({solved.input, entry < 0 ? std::string() : solved.input.names[size_t(entry)],
+                       layout.width, layout.height})});
+    out.push_back({name + ".routes.json", writeRoutes(solved.input, solved.output.routes)});
   }
   return out;
 }
@@ -102,7 +114,7 @@ Result<Specification> earlier(const std::string& since, OutputSetting& with) {
   return std::move(*spec);
 }
 
-Result<Files> specification(const Output& output, OutputSetting& with) {
+Result<LaterFiles> specification(const Output& output, OutputSetting& with) {
   std::optional<Specification> before;
   if (!output.since.empty()) {
     auto old = earlier(output.since, with);
@@ -112,14 +124,67 @@ Result<Files> specification(const Output& output, OutputSetting& with) {
   auto spec = specify({with.project, with.looks, with.progress});
   if (!spec) return fail(with.project.name, "stopped; nothing was written");
   if (before) markChanges(*spec, *before, output.since);
-  return unlessMissing(
-      {{"specification.html", specHtml(*spec)}, {"specification.pdf", specPdf(*spec)}}, with);
+  if (auto missing = missingIn(with.looks.pictures().takeProblems()); missing && !with.allowMissing)
+    return tl::unexpected(std::move(*missing));
+  const auto shared = std::make_shared<const Specification>(std::move(*spec));
+  LaterFiles out;
+  out.add("specification.html", [shared] { return Result<std::string>(specHtml(*shared)); });
+  out.add("specification.pdf", [shared] { return Result<std::string>(specPdf(*shared)); });
+  return out;
 }
 
-Result<Files> within(const char* folder, Result<Files> files) {
-  if (files)
-    for (MadeFile& file : *files) file.path = std::string(folder) + "/" + file.path;
-  return files;
+LaterFiles later(Files files, const char* folder = "") {
+  LaterFiles out;
+  for (MadeFile& file : files) out.add(std::move(file.path), std::move(file.bytes));
+  LaterFiles in;
+  in.add(std::move(out), folder);
+  return in;
+}
+
+Result<LaterFiles> later(Result<Files> files, const char* folder = "") {
+  if (!files) return tl::unexpected(files.error());
+  return later(std::move(*files), folder);
+}
+
+Result<LaterFiles> within(const char* folder, Result<LaterFiles> files) {
+  if (!files) return files;
+  LaterFiles out;
+  out.add(std::move(*files), folder);
+  return out;
+}
+
+Result<LaterFiles> begin(const Output& output, OutputSetting& with) {
+  const Project& project = with.project;
+  if (project.displays.empty()) return fail(project.name, "it has no display");
+  const PictureWishes wishes{output.scale,    output.trim,   with.allowMissing,
+                             output.captions, output.placed, output.frames};
+  switch (output.sort) {
+    case OutputSort::Page:
+      return later(page(with));
+    case OutputSort::Library:
+      return later(unlessMissing(
+          {{"menu.jsonl", writeMenu(project, measureAll(project, with.looks.pictures()))}}, with));
+    case OutputSort::Specification:
+      return specification(output, with);
+    case OutputSort::Data:
+      return later(Files{{"menu.json", writeLaidOut(project, FontMeasure())}});
+    case OutputSort::Pictures:
+      return within("pictures", makePictures(project, with.looks, wishes, with.progress));
+    case OutputSort::Sheets:
+      return within("sheets", makeSheets(project, with.looks, wishes, with.progress));
+    case OutputSort::Statecharts:
+      return later(statecharts(project), "statecharts");
+    case OutputSort::Tokens:
+      return later(
+          Files{{"named.tokens.json", writeTokens(*project.named, project.foreignTokens)}});
+    case OutputSort::Css:
+      return later(Files{{"named.css", writeNamedCss(project)}});
+    case OutputSort::Words:
+      return later(words(project), "words");
+    case OutputSort::Routes:
+      return later(routes(project), "routes");
+  }
+  return LaterFiles();
 }
 
 }  // namespace
@@ -147,56 +212,30 @@ OutputWords wordsOf(OutputSort sort) {
     case OutputSort::Words:
       return {"Words", "All texts as a table, and a catalogue for each language"};
     case OutputSort::Routes:
-      return {"Routes", "Where focus goes on each screen, as a graph in DOT"};
+      return {"Routes", "Where focus goes on each screen: a graph in DOT, and boxes in JSON"};
   }
   return {"", ""};
 }
 
 Result<Files> makeOutput(const Output& output, OutputSetting& with) {
-  const Project& project = with.project;
-  if (project.displays.empty()) return fail(project.name, "it has no display");
-  const PictureWishes wishes{output.scale,    output.trim,   with.allowMissing,
-                             output.captions, output.placed, output.frames};
-  switch (output.sort) {
-    case OutputSort::Page:
-      return page(with);
-    case OutputSort::Library:
-      return unlessMissing(
-          {{"menu.jsonl", writeMenu(project, measureAll(project, with.looks.pictures()))}}, with);
-    case OutputSort::Specification:
-      return specification(output, with);
-    case OutputSort::Data:
-      return Files{{"menu.json", writeLaidOut(project, FontMeasure())}};
-    case OutputSort::Pictures:
-      return within("pictures", makePictures(project, with.looks, wishes, with.progress));
-    case OutputSort::Sheets:
-      return within("sheets", makeSheets(project, with.looks, wishes, with.progress));
-    case OutputSort::Statecharts:
-      return within("statecharts", statecharts(project));
-    case OutputSort::Tokens:
-      return Files{{"named.tokens.json", writeTokens(*project.named, project.foreignTokens)}};
-    case OutputSort::Css:
-      return Files{{"named.css", writeNamedCss(project)}};
-    case OutputSort::Words:
-      return within("words", words(project));
-    case OutputSort::Routes:
-      return within("routes", routes(project));
-  }
-  return Files{};
+  auto begun = begin(output, with);
+  if (!begun) return tl::unexpected(begun.error());
+  return begun->wait();
 }
 
 Result<Files> makeAll(const Delivery& delivery, OutputSetting& with) {
-  Files out;
-  std::set<std::string> paths;
+  LaterFiles all;
   for (const Output& output : delivery.outputs) {
-    auto made = makeOutput(output, with);
-    if (!made) return tl::unexpected(made.error());
-    for (MadeFile& file : *made) {
+    auto begun = begin(output, with);
+    if (!begun) return tl::unexpected(begun.error());
+    all.add(std::move(*begun));
+  }
+  auto out = all.wait();
+  std::set<std::string> paths;
+  if (out)
+    for (const MadeFile& file : *out)
       if (!paths.insert(file.path).second)
         return fail(file.path, "two outputs of the delivery would write it");
-      out.push_back(std::move(file));
-    }
-  }
   return out;
 }
 

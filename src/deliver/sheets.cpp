@@ -86,19 +86,16 @@ QSize packOne(std::vector<stbrp_rect>& left, std::vector<stbrp_rect>& placed) {
 
 }  // namespace
 
-Result<std::vector<MadeFile>> makePictures(const Project& project, LookPainter& looks,
-                                           const PictureWishes& wishes,
-                                           const MadeProgress& progress) {
+Result<LaterFiles> makePictures(const Project& project, LookPainter& looks,
+                                const PictureWishes& wishes, const MadeProgress& progress) {
   const auto drawn = drawAll(project, looks, wishes, progress);
   if (!drawn) return tl::unexpected(drawn.error());
-  std::vector<MadeFile> out;
+  LaterFiles out;
   Json index = headOf(project, wishes);
   index["pages"] = Json::array();
   index["pictures"] = Json::array();
   for (const Drawn& d : *drawn) {
     const std::string file = d.name + ".png";
-    auto bytes = pngOf(d.image.copy(d.rect), file);
-    if (!bytes) return tl::unexpected(bytes.error());
     Json entry = entryOf(d);
     entry.update({{"page", index["pages"].size()},
                   {"x", 0},
@@ -108,15 +105,14 @@ Result<std::vector<MadeFile>> makePictures(const Project& project, LookPainter& 
     index["pages"].push_back(
         {{"file", file}, {"width", d.rect.width()}, {"height", d.rect.height()}});
     index["pictures"].push_back(std::move(entry));
-    out.push_back({file, std::move(*bytes)});
+    out.add(file, [image = d.image, rect = d.rect, file] { return pngOf(image.copy(rect), file); });
   }
-  out.push_back({"index.json", index.dump(1) + "\n"});
+  out.add("index.json", index.dump(1) + "\n");
   return out;
 }
 
-Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& looks,
-                                         const PictureWishes& wishes,
-                                         const MadeProgress& progress) {
+Result<LaterFiles> makeSheets(const Project& project, LookPainter& looks,
+                              const PictureWishes& wishes, const MadeProgress& progress) {
   const auto drawn = drawAll(project, looks, wishes, progress);
   if (!drawn) return tl::unexpected(drawn.error());
   std::vector<stbrp_rect> left;
@@ -127,7 +123,7 @@ Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& lo
                   "is too large for a sheet; deliver it as pictures, or smaller");
     left.push_back({int(i), size.width(), size.height(), 0, 0, 0});
   }
-  std::vector<MadeFile> out;
+  LaterFiles out;
   Json index = headOf(project, wishes);
   index["pages"] = Json::array();
   std::vector<Json> entries(drawn->size());
@@ -151,13 +147,11 @@ Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& lo
     }
     painter.end();
     const std::string file = "sheet-" + std::to_string(index["pages"].size() + 1) + ".png";
-    auto bytes = pngOf(page, file);
-    if (!bytes) return tl::unexpected(bytes.error());
     index["pages"].push_back({{"file", file}, {"width", size.width()}, {"height", size.height()}});
-    out.push_back({file, std::move(*bytes)});
+    out.add(file, [page = std::move(page), file] { return pngOf(page, file); });
   }
   index["pictures"] = entries;
-  out.push_back({"sheets.json", index.dump(1) + "\n"});
+  out.add("sheets.json", index.dump(1) + "\n");
   return out;
 }
 

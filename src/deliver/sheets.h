@@ -4,7 +4,7 @@
 #include <functional>
 #include <vector>
 
-#include "deliver/hand_over.h"
+#include "deliver/later_files.h"
 
 namespace bristle {
 
@@ -24,12 +24,10 @@ struct PictureWishes {
 using MadeProgress = std::function<bool(int, int)>;
 
 // A file each, with index.json.
-Result<std::vector<MadeFile>> makePictures(const Project& project, LookPainter& looks,
-                                           const PictureWishes& wishes,
-                                           const MadeProgress& progress = {});
+Result<LaterFiles> makePictures(const Project& project, LookPainter& looks,
+                                const PictureWishes& wishes, const MadeProgress& progress = {});
 // sheet-1.png, sheet-2.png … of at most 4096 px, with 2 px between, and sheets.json.
-Result<std::vector<MadeFile>> makeSheets(const Project& project, LookPainter& looks,
-                                         const PictureWishes& wishes,
-                                         const MadeProgress& progress = {});
+Result<LaterFiles> makeSheets(const Project& project, LookPainter& looks,
+                              const PictureWishes& wishes, const MadeProgress& progress = {});
 
 }  // namespace bristle

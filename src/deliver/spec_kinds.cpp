@@ -52,16 +52,16 @@ std::vector<QImage> statesOn(SpecMaking& making, const Kind& kind, const LookTab
   std::vector<QImage> all;
   QRect shown;
   for (size_t s = 0; s < states; ++s) {
-    auto image = pictureOf(kind, table, StateIndex(s), making.looks, kSharp);
+    auto image = pictureOf(kind, table, StateIndex(s), making.looks, kFigureSharp);
     if (!image) return {};
     shown |= contentOf(*image);
     all.push_back(std::move(*image));
   }
   // A whole number of CSS px.
-  const int rim = int(12 * kSharp);
+  const int rim = int(12 * kFigureSharp);
   shown.adjust(-rim, -rim, rim, rim);
-  shown.setWidth(shown.width() + shown.width() % int(kSharp));
-  shown.setHeight(shown.height() + shown.height() % int(kSharp));
+  shown.setWidth(shown.width() + shown.width() % int(kFigureSharp));
+  shown.setHeight(shown.height() + shown.height() % int(kFigureSharp));
   for (QImage& image : all) {
     QImage cut(shown.size(), QImage::Format_RGB32);
     cut.fill(QColor(ground.r, ground.g, ground.b));
@@ -157,8 +157,8 @@ void specifyKinds(SpecMaking& making, SpecSections& out) {
     const auto images = statesOn(making, *kind, *table, statesSeen(*kind, *machine), ground);
     for (size_t s = 0; s < images.size(); ++s) {
       const State& state = machine->states[s];
-      section.figures.push_back(
-          {kind->id.text + "." + state.id.text, images[s], images[s].width() / kSharp, state.name});
+      section.figures.push_back({kind->id.text + "." + state.id.text, images[s],
+                                 images[s].width() / kFigureSharp, state.name});
     }
     addValues(*kind, *machine, *table, section);
     out.push_back(std::move(section));

@@ -16,14 +16,14 @@ constexpr double kGraphWide = 860;  // px
 const QColor kInk(36, 33, 30), kBand(222, 215, 204), kTile(255, 255, 255), kTeal(15, 110, 110);
 
 QImage canvas(double w, double h) {
-  QImage out(int(w * kSharp), int(h * kSharp), QImage::Format_RGB32);
+  QImage out(int(w * kFigureSharp), int(h * kFigureSharp), QImage::Format_RGB32);
   out.fill(Qt::white);
   return out;
 }
 
 QPainter& begun(QPainter& p) {
   p.setRenderHint(QPainter::Antialiasing);
-  p.scale(kSharp, kSharp);
+  p.scale(kFigureSharp, kFigureSharp);
   QFont font = p.font();
   font.setPixelSize(12);
   p.setFont(font);

@@ -9,6 +9,8 @@
 #include <QUrl>
 #include <cmath>
 #include <map>
+#include <memory>
+#include <span>
 
 #include "core/formats/markup.h"
 #include "deliver/spec_marks.h"
@@ -17,11 +19,13 @@
 namespace bristle {
 namespace {
 
-constexpr double kMargin = 15;      // mm
-constexpr size_t kColumns = 3;      // of the table of contents
-constexpr double kFoot = 24;        // px below what is written, for the number of the page
-constexpr int kDotsPerInch = 1200;  // what is drawn is placed so finely
-constexpr double kCssInch = 96;     // px to an inch
+constexpr double kMargin = 15;               // mm
+constexpr std::string_view kLine = "line-";  // before the id, in the table of contents
+constexpr int kNumberWide = 30;              // px for a page
+constexpr size_t kColumns = 3;               // of the table of contents
+constexpr double kFoot = 24;                 // px below what is written, for the number of the page
+constexpr int kDotsPerInch = 1200;           // what is drawn is placed so finely
+constexpr double kCssInch = 96;              // px to an inch
 
 // What a text document understands of HTML and CSS.
 constexpr const char* kStyle =
@@ -45,9 +49,15 @@ class Writing {
   }
 
   std::string write() {
-    // Where sections begin is known once they are set: then the table of contents tells it.
-    lay({});
-    lay(pagesOfSections());
+    // Every chapter begins a page, and is a document of its own: long ones are set slowly.
+    chapters_.push_back(set(coverOf(), {}));
+    for (size_t from = 0, to = 0; from < spec_.sections.size(); from = to) {
+      for (to = from + 1; to < spec_.sections.size() && spec_.sections[to].level > 1;) ++to;
+      const std::span chapter(spec_.sections.data() + from, to - from);
+      std::string html;
+      for (const SpecSection& section : chapter) html += sectionOf(section);
+      chapters_.push_back(set(html, chapter));
+    }
     paint();
     return fixed(bytes_.buffer().toStdString());
   }
@@ -58,26 +68,38 @@ class Writing {
     return buffer;
   }
 
-  void lay(const std::map<std::string, int>& pages) {
-    doc_.setUseDesignMetrics(true);
-    doc_.setDefaultStyleSheet(QString::fromLatin1(kStyle));
-    doc_.setDocumentMargin(0);
-    doc_.setPageSize(page_);
-    std::string html = fmt::format("<body><h1>{}</h1><p>Specification. {}.</p>",
-                                   escaped(spec_.title), escaped(spec_.about));
-    html += "<p>" + escaped(changeWords(spec_)) + "</p>" + contents(pages);
-    for (const SpecSection& section : spec_.sections) html += sectionOf(section);
-    doc_.setHtml(toQt(html + "</body>"));
+  std::unique_ptr<QTextDocument> set(const std::string& html,
+                                     std::span<const SpecSection> chapter) const {
+    auto doc = std::make_unique<QTextDocument>();
+    doc->setUndoRedoEnabled(false);
+    doc->setUseDesignMetrics(true);
+    doc->setDefaultStyleSheet(QString::fromLatin1(kStyle));
+    doc->setDocumentMargin(0);
+    doc->setPageSize(page_);
+    for (const SpecSection& section : chapter)
+      for (const SpecFigure& figure : section.figures)
+        doc->addResource(QTextDocument::ImageResource, QUrl(toQt(addressOf(figure))), figure.image);
+    doc->setHtml(toQt("<body>" + html + "</body>"));
+    return doc;
   }
 
-  std::string contents(const std::map<std::string, int>& pages) const {
+  static std::string addressOf(const SpecFigure& figure) { return "figure:" + figure.key; }
+
+  std::string coverOf() const {
+    return fmt::format("<h1>{}</h1><p>Specification. {}.</p><p>{}</p>", escaped(spec_.title),
+                       escaped(spec_.about), escaped(changeWords(spec_))) +
+           contents();
+  }
+
+  // With room for the pages: on which one a section begins is known once all of it is set.
+  std::string contents() const {
     std::vector<std::string> lines;
     for (const SpecSection& s : spec_.sections) {
       if (s.level > 2) continue;
-      const auto at = pages.find(s.id);
-      lines.push_back(fmt::format("<td>{}{}{}</td><td align=\"right\">{}</td>",
+      lines.push_back(fmt::format("<td><a name=\"{}{}\"></a>{}{}{}</td><td width=\"{}\"></td>",
+                                  kLine, escaped(s.id),
                                   s.level == 1 ? "" : "&nbsp;&nbsp;&nbsp;&nbsp;", escaped(s.title),
-                                  markOf(s.change), at == pages.end() ? 0 : at->second));
+                                  markOf(s.change), kNumberWide));
     }
     // In columns, so that all of it is seen at once.
     const size_t down = std::max<size_t>(1, (lines.size() + kColumns - 1) / kColumns);
@@ -85,7 +107,7 @@ class Writing {
     for (size_t row = 0; row < down; ++row) {
       out += "<tr>";
       for (size_t at = row; at < lines.size(); at += down)
-        out += lines[at] + "<td width=\"60\"></td>";
+        out += lines[at] + "<td width=\"40\"></td>";
       out += "</tr>";
     }
     return out + "</table>";
@@ -99,7 +121,7 @@ class Writing {
       wide += f.width;
     }
     const bool large = high * std::ceil(wide / page_.width()) > page_.height() / 3;
-    const bool begins = s.level == 1 || (!fresh_ && (large || (s.level == 2 && s.rows.empty())));
+    const bool begins = s.level > 1 && !fresh_ && (large || (s.level == 2 && s.rows.empty()));
     fresh_ = s.level == 1 || (begins && s.figures.empty() && s.rows.empty());
     return begins;
   }
@@ -130,10 +152,8 @@ class Writing {
       const double w = f.width * smaller;
       if (used + w + 12 > page_.width()) row();
       used += w + 12;
-      const std::string name = "figure:" + f.key;
-      doc_.addResource(QTextDocument::ImageResource, QUrl(toQt(name)), f.image);
       pictures += fmt::format("<td><img src=\"{}\" width=\"{:.0f}\" height=\"{:.0f}\"></td>",
-                              escaped(name), w, high * smaller);
+                              escaped(addressOf(f)), w, high * smaller);
       captions +=
           fmt::format("<td class=\"small\">{}{}</td>", escaped(f.caption), markOf(f.change));
     }
@@ -164,33 +184,66 @@ class Writing {
     return out + "</table>";
   }
 
-  std::map<std::string, int> pagesOfSections() const {
-    std::map<std::string, int> out;
-    for (QTextBlock block = doc_.begin(); block.isValid(); block = block.next())
-      for (auto at = block.begin(); !at.atEnd(); ++at)
-        for (const QString& name : at.fragment().charFormat().anchorNames())
-          out[fromQt(name)] =
-              1 + int(doc_.documentLayout()->blockBoundingRect(block).top() / page_.height());
+  // Where something with a name stands: in a chapter, px, and on which page of all, from 1.
+  struct Anchor {
+    size_t chapter = 0;
+    QRectF rect;
+    int page = 1;
+  };
+  std::map<std::string, Anchor> anchors() const {
+    std::map<std::string, Anchor> out;
+    int before = 0;
+    for (size_t c = 0; c < chapters_.size(); ++c) {
+      const QTextDocument& doc = *chapters_[c];
+      for (QTextBlock block = doc.begin(); block.isValid(); block = block.next())
+        for (auto at = block.begin(); !at.atEnd(); ++at)
+          for (const QString& name : at.fragment().charFormat().anchorNames()) {
+            const QRectF rect = doc.documentLayout()->blockBoundingRect(block);
+            out[fromQt(name)] = {c, rect, before + 1 + int(rect.top() / page_.height())};
+          }
+      before += doc.pageCount();
+    }
     return out;
   }
 
   void paint() {
     QPainter p(&writer_);
-    const double scale = kDotsPerInch / kCssInch;
+    const auto places = anchors();
     QFont small(QStringLiteral("Inter"));
     small.setPixelSize(10);
-    for (int page = 0; page < doc_.pageCount(); ++page) {
-      if (page > 0) writer_.newPage();
-      p.save();
-      p.scale(scale, scale);
-      p.setFont(small);
-      p.setPen(QColor(85, 80, 74));
-      const QRectF foot(0, page_.height() + 6, page_.width(), kFoot - 6);
-      p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter, toQt(spec_.title));
-      p.drawText(foot, Qt::AlignRight | Qt::AlignVCenter, QString::number(page + 1));
-      p.translate(0, -page * page_.height());
-      doc_.drawContents(&p, QRectF(0, page * page_.height(), page_.width(), page_.height()));
-      p.restore();
+    int number = 0;
+    for (size_t c = 0; c < chapters_.size(); ++c)
+      for (int page = 0; page < chapters_[c]->pageCount(); ++page) {
+        if (number++ > 0) writer_.newPage();
+        p.save();
+        p.scale(kDotsPerInch / kCssInch, kDotsPerInch / kCssInch);
+        const auto quiet = [&] {
+          p.setFont(small);
+          p.setPen(QColor(85, 80, 74));
+        };
+        quiet();
+        const QRectF foot(0, page_.height() + 6, page_.width(), kFoot - 6);
+        p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter, toQt(spec_.title));
+        p.drawText(foot, Qt::AlignRight | Qt::AlignVCenter, QString::number(number));
+        const QRectF seen(0, page * page_.height(), page_.width(), page_.height());
+        p.translate(0, -seen.top());
+        chapters_[c]->drawContents(&p, seen);
+        quiet();
+        paintPageNumbers(p, places, c, seen);
+        p.restore();
+      }
+  }
+
+  // Beside the lines of the table of contents that are seen.
+  void paintPageNumbers(QPainter& p, const std::map<std::string, Anchor>& places, size_t chapter,
+                        const QRectF& seen) const {
+    for (const auto& [name, line] : places) {
+      const auto section =
+          name.starts_with(kLine) ? places.find(name.substr(kLine.size())) : places.end();
+      if (section == places.end() || line.chapter != chapter || !seen.contains(line.rect.center()))
+        continue;
+      p.drawText(QRectF(line.rect.right(), line.rect.top(), kNumberWide, line.rect.height()),
+                 Qt::AlignRight | Qt::AlignVCenter, QString::number(section->second.page));
     }
   }
 
@@ -205,8 +258,8 @@ class Writing {
   const Specification& spec_;
   QBuffer bytes_;
   QPdfWriter writer_{&opened(bytes_)};
-  QTextDocument doc_;
-  QSizeF page_;         // of what is written, px
+  std::vector<std::unique_ptr<QTextDocument>> chapters_;  // the cover first
+  QSizeF page_;                                           // of what is written, px
   bool fresh_ = false;  // nothing but headings stands on the page yet
 };
 

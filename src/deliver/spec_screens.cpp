@@ -67,7 +67,9 @@ SpecFigure pictureOf(SpecMaking& making, const Screen& screen, const Layout& lay
                   numbers.numberOf[item]);
   }
   p.end();
-  return {screen.id.text + "." + layout.display.text, image, double(image.width()), caption};
+  SpecFigure out{screen.id.text + "." + layout.display.text, image, double(image.width()), caption};
+  out.exact = false;
+  return out;
 }
 
 // “4 Winch”, with why where it is not plainly solved.

@@ -13,7 +13,7 @@ struct SpecMaking {
   std::function<bool()> goesOn = {};  // called after each piece of work; false: stop
 };
 
-inline constexpr double kSharp = 2;  // px of a figure to a px of what it shows
+inline constexpr double kFigureSharp = 2;  // px of a figure to a px of what it shows
 
 using SpecSections = std::vector<SpecSection>;
 

@@ -38,6 +38,7 @@ struct SpecFigure {
   double width = 0;  // px, as large as it is shown
   std::string caption;
   SpecChange change = SpecChange::None;
+  bool exact = true;  // px by px; else it may be packed like a photograph
 };
 
 struct SpecSection {

@@ -2,6 +2,9 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <utility>
+
 #include "markup/css.h"
 #include "runtime/focus/scopes.h"
 #include "runtime/machine/part_place.h"
@@ -96,12 +99,13 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
   for (const int box : readingOrder(run.routes)) take(size_t(run.routes.items[size_t(box)]));
   for (size_t i = 0; i < screen.items.size(); ++i) take(i);
   std::string keys;
-  const auto tell = [&](const std::string& key, std::string json) {
+  const auto tell = [&](const std::string& key, Told now) {
     keys += (keys.empty() ? "\"" : ",\"") + key + "\"";
     const auto before = told_.find(key);
-    if (before == told_.end() || before->second != json)
-      items += (items.empty() ? "\"" : ",\"") + key + "\":" + json;
-    next_[key] = std::move(json);
+    const Told* was = before == told_.end() ? nullptr : &before->second;
+    if (!was || !was->saysTheSame(now))
+      items += (items.empty() ? "\"" : ",\"") + key + "\":" + inJson(now, was);
+    next_[key] = std::move(now);
   };
   for (const size_t index : order) {
     At at{session,
@@ -111,18 +115,18 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
           layout.items[index],
           run.routes.boxOf[index],
           fmt::format("{}-{}", run.number, index)};
-    std::string json = item(at);
-    if (!json.empty()) tell(at.key, std::move(json));
+    if (auto now = item(at)) tell(at.key, std::move(*now));
   }
   if (session.focusShown())
     for (const auto& [box, ring] : run.rings())
       tell(fmt::format("{}-ring-{}", run.number, cssNumber(box.x + box.y)),
-           fmt::format("{{\"z\":{},\"sort\":\"ring\",\"style\":\"{}border:{} solid "
-                       "{};border-radius:{};\",\"art\":\"\",\"parts\":[]}}",
-                       screen.items.size(),
-                       cssBox({box.x - ring.width / 2, box.y - ring.width / 2, box.w + ring.width,
-                               box.h + ring.width}),
-                       cssPx(ring.width), toHex(ring.colour), cssPx(ring.radius + ring.width / 2)));
+           {fmt::format("\"z\":{},\"sort\":\"ring\",\"style\":\"{}border:{} solid "
+                        "{};border-radius:{};\",\"art\":\"\"",
+                        screen.items.size(),
+                        cssBox({box.x - ring.width / 2, box.y - ring.width / 2, box.w + ring.width,
+                                box.h + ring.width}),
+                        cssPx(ring.width), toHex(ring.colour), cssPx(ring.radius + ring.width / 2)),
+            {}});
   const bool veils = screen.dimBelow > 0 || screen.blurBelow > 0;
   return fmt::format(
       "{{\"n\":{},\"id\":{},\"name\":{},\"top\":{},\"style\":{},\"back\":{},\"veil\":{},\"order\":"
@@ -135,13 +139,22 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
       keys);
 }
 
-std::string Scene::item(const At& at) {
+std::string Scene::inJson(const Told& now, const Told* before) {
+  std::string out = "{" + now.head + ",\"parts\":[";
+  for (size_t i = 0; i < now.parts.size(); ++i) {
+    const bool same = before && i < before->parts.size() && before->parts[i] == now.parts[i];
+    out += (i == 0 ? "" : ",") + (same ? std::string("0") : now.parts[i]);
+  }
+  return out + "]}";
+}
+
+std::optional<Scene::Told> Scene::item(const At& at) {
   const Placed& placed = at.placed;
   const Box own = placed.own();
   std::string style = cssBox({placed.box.x, placed.box.y, own.w, own.h});
   if (placed.clip >= 0) {
     const Box clip = at.run.layout.clips[size_t(placed.clip)];
-    if (clip.w <= 0 || clip.h <= 0) return {};
+    if (clip.w <= 0 || clip.h <= 0) return std::nullopt;
     const double s = placed.scale;
     style += fmt::format("clip-path:inset({} {} {} {});", cssPx((clip.y - placed.box.y) / s),
                          cssPx((placed.box.x + placed.box.w - clip.x - clip.w) / s),
@@ -165,23 +178,26 @@ std::string Scene::item(const At& at) {
     moved.e += (1 - s) * placed.box.x, moved.f += (1 - s) * placed.box.y;
   }
   style += cssMotion(moved, placed.box.x, placed.box.y);
-  const std::string content = at.item.button() ? button(at) : decor(at);
-  if (content.empty()) return {};
-  return fmt::format("{{\"id\":{},\"z\":{},\"style\":{},{}}}", jsonText(at.item.id.text), at.index,
-                     jsonText(style), content);
+  auto out = at.item.button() ? button(at) : decor(at);
+  if (out)
+    out->head = fmt::format("\"id\":{},\"z\":{},\"style\":{},{}", jsonText(at.item.id.text),
+                            at.index, jsonText(style), out->head);
+  return out;
 }
 
-std::string Scene::decor(const At& at) {
+std::optional<Scene::Told> Scene::decor(const At& at) {
   const Box own = at.placed.own(), box{0, 0, own.w, own.h};
   if (const auto* panel = std::get_if<PanelData>(&at.item.what))
-    return fmt::format(
-        "\"sort\":\"panel\",\"art\":{},\"parts\":[]",
-        jsonText(fmt::format(
-            "background:{};border-radius:{};{}", cssImage(panel->fill, box), cssPx(panel->radius),
-            panel->blur > 0 ? fmt::format("backdrop-filter:blur({});", cssPx(panel->blur))
-                            : std::string())));
+    return Told{
+        fmt::format("\"sort\":\"panel\",\"art\":{}",
+                    jsonText(fmt::format("background:{};border-radius:{};{}",
+                                         cssImage(panel->fill, box), cssPx(panel->radius),
+                                         panel->blur > 0 ? fmt::format("backdrop-filter:blur({});",
+                                                                       cssPx(panel->blur))
+                                                         : std::string()))),
+        {}};
   const auto* picture = std::get_if<PictureData>(&at.item.what);
-  if (!picture) return {};
+  if (!picture) return std::nullopt;
   static constexpr const char* kFits[] = {"cover", "contain", "whole"};
   const std::string file = "alone " + picture->file;
   const std::string html = pictureHtml(pictures_, box,
@@ -190,11 +206,11 @@ std::string Scene::decor(const At& at) {
                                         .focusX = picture->focusX,
                                         .focusY = picture->focusY,
                                         .turned = picture->turns && at.run.layout.rightToLeft});
-  return fmt::format("\"sort\":\"picture\",\"art\":\"\",\"parts\":[{{\"s\":\"\",\"h\":{}}}]",
-                     jsonText(html));
+  return Told{"\"sort\":\"picture\",\"art\":\"\"",
+              {fmt::format("{{\"s\":\"\",\"h\":{}}}", jsonText(html))}};
 }
 
-std::string Scene::button(const At& at) {
+std::optional<Scene::Told> Scene::button(const At& at) {
   const ButtonData& data = *at.item.button();
   const Project& project = at.session.project();
   const LanguageId& language = at.run.layout.language;
@@ -205,20 +221,23 @@ std::string Scene::button(const At& at) {
                   jsonText(wordsIn(project, data.description, language)));
   if (at.box < 0) {
     const auto still = at.run.still.find(at.index);
-    if (still == at.run.still.end()) return {};
-    return fmt::format("\"sort\":\"still\",{},{}", named,
-                       parts(at, *find(project, data.kind), still->second->state(0), 0));
+    if (still == at.run.still.end()) return std::nullopt;
+    Told out{"\"sort\":\"still\"," + named, {}};
+    addParts(out, at, *find(project, data.kind), still->second->state(0), 0);
+    return out;
   }
   ButtonRun& run = at.run.buttons[size_t(at.box)];
   const Look& look = run.player.at(at.session.now());
   const Box hit = at.run.routes.input.boxes[size_t(at.box)];
-  return fmt::format("\"sort\":\"button\",\"fly\":{},{}{},\"hit\":[{},{},{},{}],{}",
-                     at.placed.flyOut >= 0, named, stateWords(at.run, size_t(at.box), at.session),
-                     cssNumber(hit.x), cssNumber(hit.y), cssNumber(hit.w), cssNumber(hit.h),
-                     parts(at, *run.kind->kind, look, run.player.since(at.session.now())));
+  Told out{fmt::format("\"sort\":\"button\",\"fly\":{},{}{},\"hit\":[{},{},{},{}]",
+                       at.placed.flyOut >= 0, named, stateWords(at.run, size_t(at.box), at.session),
+                       cssNumber(hit.x), cssNumber(hit.y), cssNumber(hit.w), cssNumber(hit.h)),
+           {}};
+  addParts(out, at, *run.kind->kind, look, run.player.since(at.session.now()));
+  return out;
 }
 
-std::string Scene::parts(const At& at, const Kind& kind, const Look& look, Ms since) {
+void Scene::addParts(Told& out, const At& at, const Kind& kind, const Look& look, Ms since) {
   const Box own = at.placed.own(), box{0, 0, own.w, own.h};
   const ButtonData& data = *at.item.button();
   const Project& project = at.session.project();
@@ -228,29 +247,47 @@ std::string Scene::parts(const At& at, const Kind& kind, const Look& look, Ms si
     const auto shown = promptSign(project, at.run.screen, *data.prompt, at.session.modality());
     sign = shown ? "sign " + toText(*shown) : std::string();
   }
-  std::string out;
-  size_t number = 0;
+  const auto before = told_.find(at.key);
+  const Told* was = before == told_.end() ? nullptr : &before->second;
+  out.look = look;
+  out.captionColour = captionColour(kind, look);
+  out.setting = fmt::format("{} {} {} {}\n{}", own.w, own.h, at.run.layout.rightToLeft,
+                            sign.value_or("none"), words);
+  const bool like = was && was->setting == out.setting && was->look.size() == look.size();
+  // Pictures may go on by themselves, and icons have the caption's colour.
+  const auto isAsBefore = [&](const PartValues& values, size_t number, size_t first) {
+    if (!like || number >= was->parts.size() || values.type() == PartType::Picture) return false;
+    if (values.type() == PartType::Icon && was->captionColour != out.captionColour) return false;
+    const size_t count = propertiesOf(values.type()).size();
+    return std::equal(look.begin() + std::ptrdiff_t(first),
+                      look.begin() + std::ptrdiff_t(first + count),
+                      was->look.begin() + std::ptrdiff_t(first));
+  };
+  size_t number = 0, first = 0;
   const PartValues whole = eachPart(
       kind.parts, look.data(),
       [&](const Part&, const PartValues& values) {
+        const size_t begins = std::exchange(first, first + propertiesOf(values.type()).size());
+        if (isAsBefore(values, number, begins)) {
+          out.parts.push_back(was->parts[number++]);
+          return;
+        }
         const std::string id = fmt::format("p{}-{}", at.key, number++);
         const auto markup = markupOf(
-            values, box,
-            {pictures_, id, words, captionColour(kind, look), since, sign ? &*sign : nullptr});
-        if (!out.empty()) out += ',';
+            values, box, {pictures_, id, words, out.captionColour, since, sign ? &*sign : nullptr});
         if (!markup)
-          out += "null";
+          out.parts.push_back("null");
         else if (markup->caption)
-          out += fmt::format("{{\"s\":{},\"t\":{}}}", jsonText(markup->style),
-                             captionJson(*markup->caption));
+          out.parts.push_back(fmt::format("{{\"s\":{},\"t\":{}}}", jsonText(markup->style),
+                                          captionJson(*markup->caption)));
         else
-          out +=
-              fmt::format("{{\"s\":{},\"h\":{}}}", jsonText(markup->style), jsonText(markup->html));
+          out.parts.push_back(fmt::format("{{\"s\":{},\"h\":{}}}", jsonText(markup->style),
+                                          jsonText(markup->html)));
       },
       at.run.layout.rightToLeft);
   const std::string art =
       cssMotion(wholeMotion(whole, box), 0, 0) + cssOpacity(whole.number(Prop::Opacity));
-  return fmt::format("\"art\":{},\"parts\":[{}]", jsonText(art), out);
+  out.head += ",\"art\":" + jsonText(art);
 }
 
 }  // namespace bristle

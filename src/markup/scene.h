@@ -16,7 +16,9 @@ namespace bristle {
 //   screens   from the lowest to the one on top, each {n, id, name, top, style, veil, order}: its
 //             number, its style while it comes or goes, what it does to those below it ({dim 0–1,
 //             blur px, at 0–1}, or null), and the keys of its items in the order of reading
-//   items     those that look otherwise, by key: {z, sort, style, …}: see addItem
+//   items     those that look otherwise, by key: {z, sort, style, …, parts}; of a part that looks
+//   as
+//             last time there is 0, of one that does not show null
 // An item's key is its screen's number and its place on it. What is no longer in any order is gone.
 class Scene {
  public:
@@ -27,14 +29,27 @@ class Scene {
 
  private:
   struct At;
+  // An item as it was told: all but the parts, and each of these.
+  struct Told {
+    std::string head;
+    std::vector<std::string> parts;
+    // What the parts were made from, so that those of which nothing has changed need not be again.
+    Look look = {};
+    Colour captionColour = {};
+    std::string setting = {};
+    bool saysTheSame(const Told& other) const { return head == other.head && parts == other.parts; }
+  };
+  static std::string inJson(const Told& now, const Told* before);
   std::string screen(Session& session, ScreenRun& run, bool top, std::string& items);
-  std::string item(const At& at);
-  std::string decor(const At& at);
-  std::string button(const At& at);
-  std::string parts(const At& at, const Kind& kind, const Look& look, Ms since);
+  // Nothing where nothing of it is seen.
+  std::optional<Told> item(const At& at);
+  std::optional<Told> decor(const At& at);
+  std::optional<Told> button(const At& at);
+  // Adds its parts, and to the head what moves all of them.
+  void addParts(Told& out, const At& at, const Kind& kind, const Look& look, Ms since);
   SheetPictures pictures_;
-  std::map<std::string, std::string> told_;  // by key
-  std::map<std::string, std::string> next_;
+  std::map<std::string, Told> told_;  // by key
+  std::map<std::string, Told> next_;
 };
 
 }  // namespace bristle

@@ -3,11 +3,14 @@
 #include "deliver/hand_over.h"
 
 #include <gmock/gmock.h>
+#include <sys/resource.h>
 #include <sys/stat.h>
 #include <unistd.h>
 
 #include <QTemporaryDir>
+#include <csignal>
 #include <filesystem>
+#include <map>
 
 #include "core/formats/file_io.h"
 
@@ -128,6 +131,46 @@ TEST_F(HandOver, WhereNothingCanBeWrittenAllStaysAsItWas) {
   EXPECT_FALSE(handOver(folder(), files, true));
   EXPECT_FALSE(fs::exists(path("index.html")));
   EXPECT_FALSE(fs::exists(path(kHandedOver)));
+}
+
+// The disk is full after the first file: what was there stays, all of it.
+TEST_F(HandOver, ADiskThatFillsUpInTheMiddleChangesNothing) {
+  ASSERT_TRUE(handOver(folder(), files, false, "first"));
+  const auto bytes = [&] {
+    std::map<std::string, std::string> out;
+    for (const auto& each : fs::recursive_directory_iterator(folder()))
+      if (each.is_regular_file())
+        out[each.path().string()] = readFile(each.path().string()).value();
+    return out;
+  };
+  const auto before = bytes();
+  // A limit on the size of files stands in for the full disk.
+  rlimit limit{};
+  getrlimit(RLIMIT_FSIZE, &limit);
+  const auto handler = signal(SIGXFSZ, SIG_IGN);
+  rlimit small{10000, limit.rlim_max};
+  setrlimit(RLIMIT_FSIZE, &small);
+  const auto done = handOver(folder(), {{"index.html", "next"},
+                                        {"sheets/sheet-1.png", std::string(100000, 'x')},
+                                        {"z.txt", "last"}});
+  setrlimit(RLIMIT_FSIZE, &limit);
+  signal(SIGXFSZ, handler);
+  ASSERT_FALSE(done);
+  EXPECT_THAT(done.error().text(), HasSubstr("sheet-1.png"));
+  EXPECT_EQ(bytes(), before) << "no file is otherwise, more or less";
+  const auto again = handOver(folder(), {{"index.html", "next"}});
+  EXPECT_TRUE(again) << "and it can be done once there is room";
+}
+
+TEST_F(HandOver, AFolderThatBecomesReadOnlyKeepsWhatItHas) {
+  if (::getuid() == 0) GTEST_SKIP() << "nothing is read-only to root";
+  ASSERT_TRUE(handOver(folder(), files));
+  fs::permissions(path("sheets"), fs::perms::owner_read | fs::perms::owner_exec);
+  const auto done = handOver(folder(), {{"index.html", "next"}, {"sheets/sheet-1.png", "next"}});
+  fs::permissions(path("sheets"), fs::perms::owner_all);
+  ASSERT_FALSE(done);
+  EXPECT_EQ(read("index.html"), "page");
+  EXPECT_EQ(read("sheets/sheet-1.png"), "png");
 }
 
 }  // namespace

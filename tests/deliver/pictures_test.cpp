@@ -31,6 +31,11 @@ Project twoKinds() {
   return h.now();
 }
 
+Result<std::vector<MadeFile>> made(Result<LaterFiles> later) {
+  if (!later) return tl::unexpected(later.error());
+  return later->wait();
+}
+
 nlohmann::json jsonOf(const std::vector<MadeFile>& files, const std::string& path) {
   for (const MadeFile& file : files)
     if (file.path == path) return nlohmann::json::parse(file.bytes);
@@ -66,7 +71,7 @@ void holdToIndex(const std::vector<MadeFile>& files, const nlohmann::json& index
 
 TEST(Deliver, EveryStateOfEveryKindWithAnIndex) {
   LookPainter looks;
-  const auto done = makePictures(twoKinds(), looks, {});
+  const auto done = made(makePictures(twoKinds(), looks, {}));
   ASSERT_TRUE(done) << done.error().text();
   const auto index = jsonOf(*done, "index.json");
   ASSERT_EQ(index["pictures"].size(), 10U);
@@ -78,7 +83,7 @@ TEST(Deliver, EveryStateOfEveryKindWithAnIndex) {
 TEST(Deliver, SheetsHoldThemWithoutOverlap) {
   LookPainter looks;
   for (const bool trim : {false, true}) {
-    const auto done = makeSheets(twoKinds(), looks, {.scale = 2, .trim = trim});
+    const auto done = made(makeSheets(twoKinds(), looks, {.scale = 2, .trim = trim}));
     ASSERT_TRUE(done) << done.error().text();
     const auto index = jsonOf(*done, "sheets.json");
     ASSERT_EQ(index["pictures"].size(), 10U);
@@ -121,7 +126,7 @@ TEST(Deliver, WhatIsPlacedLooksAsItDoesThere) {
   const auto ids = test::buttons(p);
   const Machine& machine = *find(p, p.kinds[0]->machine);
   LookPainter looks;
-  const auto done = makePictures(p, looks, {.placed = true});
+  const auto done = made(makePictures(p, looks, {.placed = true}));
   ASSERT_TRUE(done) << done.error().text();
   const auto index = jsonOf(*done, "index.json");
   for (const ItemId& id : ids)
@@ -141,7 +146,7 @@ TEST(Deliver, StripsHoldTheWayFromStateToState) {
   const Kind& kind = *p.kinds[0];
   const Machine& machine = *find(p, kind.machine);
   LookPainter looks;
-  const auto done = makePictures(p, looks, {.frames = 25});
+  const auto done = made(makePictures(p, looks, {.frames = 25}));
   ASSERT_TRUE(done) << done.error().text();
   const auto index = jsonOf(*done, "index.json");
   int strips = 0;
@@ -158,7 +163,8 @@ TEST(Deliver, StripsHoldTheWayFromStateToState) {
     const auto rest = [&](const std::string& state) {
       for (size_t s = 0; s < machine.states.size(); ++s)
         if (machine.states[s].id.text == state)
-          return *bristle::pictureOf(kind, LookTable(kind, machine, naming(p)), StateIndex(s), looks);
+          return *bristle::pictureOf(kind, LookTable(kind, machine, naming(p)), StateIndex(s),
+                                     looks);
       return QImage();
     };
     const auto same = [](const QImage& a, const QImage& b) {
@@ -175,7 +181,7 @@ TEST(Deliver, SlicesSayWhatCanBeStretched) {
   Project p = test::columnMenu({"Dive"});
   const auto drawn = [&](const Project& of) {
     LookPainter looks;
-    const auto done = makePictures(of, looks, {.captions = false});
+    const auto done = made(makePictures(of, looks, {.captions = false}));
     const auto index = jsonOf(*done, "index.json");
     return std::pair(imageOf(*done, index["pages"][0]["file"]), index["pictures"][0]);
   };
@@ -193,9 +199,7 @@ TEST(Deliver, SlicesSayWhatCanBeStretched) {
   int wrong = 0;
   for (int y = 0; y < large.height(); ++y)
     for (int x = 0; x < large.width(); ++x) {
-      const int from = x < left                    ? x
-                       : x >= large.width() - right ? x - 100
-                                                    : left;
+      const int from = x < left ? x : x >= large.width() - right ? x - 100 : left;
       wrong += !near(large.pixelColor(x, y), small.pixelColor(from, y));
     }
   EXPECT_EQ(wrong, 0);

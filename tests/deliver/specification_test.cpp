@@ -70,8 +70,7 @@ TEST(Specification, ShowsEveryStateAtTrueSize) {
 TEST(Specification, MeasuresAndRoutesAreThoseOfTheMenu) {
   const Project p = test::placedMenu({{10, 20, 100, 40}, {10, 90, 100, 40}});
   const Specification spec = told(p);
-  const SpecSection* screen =
-      sectionOf(spec, p.screens[0]->id.text + "-" + p.displays[0].id.text);
+  const SpecSection* screen = sectionOf(spec, p.screens[0]->id.text + "-" + p.displays[0].id.text);
   ASSERT_TRUE(screen);
   ASSERT_EQ(screen->rows.size(), 2u);
   const auto cell = [&](size_t row, const std::string& head) {

@@ -239,7 +239,8 @@ TEST_F(InC, GarbageAndWhatBreaksOffIsRefused) {
 TEST_F(InC, MutatedMenusBringNothingDown) {
   const char* wished = std::getenv("BRISTLE_MUTATIONS");
   const int count = wished ? std::atoi(wished) : 1'500;
-  std::mt19937 random(11);
+  const char* seed = std::getenv("BRISTLE_SEED");
+  std::mt19937 random(seed ? unsigned(std::atoi(seed)) : 11);
   const auto upTo = [&](size_t n) { return static_cast<size_t>(random() % n); };
   for (int i = 0; i < count; ++i) {
     std::string torn = bytes;

@@ -1,7 +1,7 @@
 """A project that shows kinds in all their states at once, for holding pages to pictures at 1x and 2x.
 
   states.py PROJECT OUT           each state of each kind stands still on a screen
-  states.py PROJECT OUT --doubled the project as it is, each display twice as dense instead
+  states.py PROJECT OUT --doubled the project as it is, on its first display twice as dense
 """
 import copy
 import json
@@ -42,6 +42,7 @@ def spread(kinds):
 
 
 if doubled:
+    project["displays"] = project["displays"][:1]
     for display in project["displays"]:
         for key in ["width", "height"]:
             display[key] *= 2
@@ -56,7 +57,7 @@ if doubled:
                 box[key] *= 2
 else:
     machines = {m["id"]: m for m in project["machines"]}
-    kinds, screens = [], []
+    kinds, screens, high = [], [], 200
     for kind in project["kinds"]:
         states = machines[kind["machine"]]["states"]
         own = [still(kind, machines[kind["machine"]], s) for s in (states[:1] if kind.get("still") else states)]
@@ -65,13 +66,14 @@ else:
             {"id": "i-" + k["id"], "type": "button", "x": x, "y": y, "kind": k["id"], "caption": kind.get("sample", "")}
             for k, x, y in spread(own)
         ]
+        high = max(high, *(i["y"] + k["height"] + 56 for i, k in zip(items, own)))
         screens.append({"id": "s-" + kind["id"], "name": kind["name"], "backdrop": "#47525a", "items": items})
     project["kinds"] = kinds
     project["screens"] = screens
     project["first"] = screens[0]["id"]
     project["displays"] = [
-        {"id": "once", "name": "Once", "width": 1600, "height": 1200},
-        {"id": "twice", "name": "Twice", "width": 3200, "height": 2400, "scale": 2},
+        {"id": "once", "name": "Once", "width": 1600, "height": high},
+        {"id": "twice", "name": "Twice", "width": 3200, "height": 2 * high, "scale": 2},
     ]
     project["languages"] = project.get("languages", [{"id": "en", "tag": "en", "name": "English"}])[:1]
     for key in ["groups", "lists", "accepted", "shortcuts", "deliveries", "bindings"]:

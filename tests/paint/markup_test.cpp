@@ -3,6 +3,7 @@
 #include <gmock/gmock.h>
 
 #include <QPainterPath>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <random>
 
@@ -112,8 +113,9 @@ nlohmann::json frameOf(const std::string& words) {
 }
 
 TEST(Markup, WordsStayWords) {
-  for (const std::string words : {"<script>alert(1)</script>", "\" onclick=\"x", "a\\b\nc\td",
-                                  "\xE2\x80\xAE right to left \xE2\x80\x8F", "'); drop(\"", "}{&amp;", "\x01\x1f"}) {
+  for (const std::string words :
+       {"<script>alert(1)</script>", "\" onclick=\"x", "a\\b\nc\td",
+        "\xE2\x80\xAE right to left \xE2\x80\x8F", "'); drop(\"", "}{&amp;", "\x01\x1f"}) {
     const auto frame = frameOf(words);
     EXPECT_EQ(frame["screens"][0]["name"], words);
     bool found = false;
@@ -153,6 +155,44 @@ TEST(Markup, AFrameTellsOnlyWhatLooksOtherwise) {
   EXPECT_NE(moved["focus"], first["focus"]);
   scene.forget();
   EXPECT_EQ(nlohmann::json::parse(scene.frame(*session))["items"].size(), first["items"].size());
+}
+
+// What a page has put together from frame to frame is what a page that was opened now would have.
+TEST(Markup, FrameByFrameItIsWhatANewSceneTells) {
+  const Project p = columnMenu({"Dive", "Chart", "Leave"});
+  const PlainMeasure measure;
+  auto session = Session::start(p, Showing(p.displays[0]), measure);
+  Scene scene({});
+  std::map<std::string, nlohmann::json> page;
+  std::mt19937 random(3);
+  int asBefore = 0;
+  for (Ms now = 0; now < 6'000; now += Ms(1 + random() % 60)) {
+    InputEvent event{.at = now};
+    if (random() % 4 == 0)
+      event = {.at = now,
+               .type = InputType::Point,
+               .device = Device::Mouse,
+               .x = double(random() % 700),
+               .y = double(random() % 500)};
+    if (random() % 6 == 0)
+      event = {.at = now, .type = InputType::Move, .dir = Dir::Down, .down = random() % 2 == 0};
+    session->feed(event);
+    const auto frame = nlohmann::json::parse(scene.frame(*session));
+    for (const auto& [key, item] : frame["items"].items()) {
+      nlohmann::json whole = item;
+      for (size_t i = 0; i < whole["parts"].size(); ++i)
+        if (whole["parts"][i] == 0) {
+          ++asBefore;
+          ASSERT_LT(i, page[key]["parts"].size());
+          whole["parts"][i] = page[key]["parts"][i];
+        }
+      page[key] = whole;
+    }
+    Scene fresh({});
+    const auto all = nlohmann::json::parse(fresh.frame(*session));
+    for (const auto& [key, item] : all["items"].items()) ASSERT_EQ(page[key], item) << key;
+  }
+  EXPECT_GT(asBefore, 50) << "most parts of a button stay as they are";
 }
 
 TEST(Markup, ADeliveredMenuReadsBackAsItWas) {

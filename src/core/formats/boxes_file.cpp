@@ -56,6 +56,20 @@ Result<BoxesFile> parseBoxes(std::string_view text) {
   return out;
 }
 
+std::string writeBoxes(const BoxesFile& file) {
+  Json out = Json::object();
+  if (file.width > 0 && file.height > 0) out["size"] = {file.width, file.height};
+  out["boxes"] = Json::array();
+  for (size_t i = 0; i < file.input.boxes.size(); ++i) {
+    const Box& box = file.input.boxes[i];
+    out["boxes"].push_back(
+        {{"id", file.input.names[i]}, {"x", box.x}, {"y", box.y}, {"w", box.w}, {"h", box.h}});
+  }
+  if (file.input.rightToLeft) out["rightToLeft"] = true;
+  if (!file.entry.empty()) out["entry"] = file.entry;
+  return out.dump(1) + "\n";
+}
+
 std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box, Dir dir) {
   switch (routes[size_t(box)][size_t(dir)].reason) {
     case RouteReason::Solved:

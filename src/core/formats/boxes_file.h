@@ -24,6 +24,8 @@ struct BoxesFile {
 
 // Sizes must be above 0 (of all, up to 16384), all numbers within ±10,000,000, ids unique.
 Result<BoxesFile> parseBoxes(std::string_view text);
+// The other way round: parseBoxes reads what it writes. What was said of routes is not in it.
+std::string writeBoxes(const BoxesFile& file);
 // A cluster that is one stop, and where the directions lead from it as a whole.
 struct StopRoutes {
   std::string id;

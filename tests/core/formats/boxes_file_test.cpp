@@ -20,6 +20,22 @@ TEST(Boxes, InAndRoutesOut) {
   EXPECT_EQ(out["routes"]["c"]["left"], "a");
 }
 
+TEST(Boxes, WhatIsWrittenIsReadAgain) {
+  BoxesFile file;
+  file.width = 640, file.height = 480;
+  file.entry = "b";
+  file.input.boxes = {{0, 0.25, 10, 10}, {0, 20, 10.125, 10}};
+  file.input.names = {"a", "b"};
+  file.input.rightToLeft = true;
+  const auto again = parseBoxes(writeBoxes(file));
+  ASSERT_TRUE(again) << again.error().text();
+  EXPECT_EQ(again->input.boxes, file.input.boxes);
+  EXPECT_EQ(again->input.names, file.input.names);
+  EXPECT_TRUE(again->input.rightToLeft);
+  EXPECT_EQ(again->entry, "b");
+  EXPECT_EQ(again->width, 640);
+}
+
 struct Bad {
   const char* box;
   const char* place;

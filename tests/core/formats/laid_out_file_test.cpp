@@ -15,7 +15,9 @@ namespace {
 
 using nlohmann::json;
 
-json told(const Project& project) { return json::parse(writeLaidOut(project, PlainMeasure())); }
+json told(const Project& project) {
+  return json::parse(writeLaidOut(project, PlainMeasure()));
+}
 
 // Every object in it, from the outside in.
 void eachObject(const json& value, const std::function<void(const json&)>& use) {
@@ -49,7 +51,8 @@ TEST(LaidOut, NamesAndPinsAreSettled) {
   const json all = told(test::fullProject());
   int looks = 0;
   eachObject(all, [&](const json& object) {
-    for (const char* key : {"named", "namedDuration", "namedEasing", "pin", "own", "guides", "waivers"})
+    for (const char* key :
+         {"named", "namedDuration", "namedEasing", "pin", "own", "guides", "waivers"})
       EXPECT_FALSE(object.contains(key)) << key << " in " << object.dump().substr(0, 200);
     looks += object.contains("looks");
   });
