@@ -4,7 +4,7 @@
 #   sarif_check.sh SOURCE BRISTLE DRIVE OUT
 set -euo pipefail
 source=$1 bristle=$2 drive=$3 out=$4/sarif
-rm -rf "$out"/{demo,kiosk}
+rm -rf "$out/demo"
 mkdir -p "$out"
 cp "$source"/tests/sarif/*.json "$source"/tests/sarif/.npmrc "$out"/
 fetch() { (cd "$out" && npm ci --no-audit --no-fund --silent); }
@@ -14,24 +14,19 @@ fetch() { (cd "$out" && npm ci --no-audit --no-fund --silent); }
 }
 compile() { (cd "$out" && node_modules/.bin/tsc --noEmit --strict --moduleResolution bundler --module esnext --target es2022 "$1"); }
 
-for project in demo/saltglass-deep glasshouse/fernhollow-glasshouse; do
-  name=${project##*/}
-  cp -r "$source/data/${project%/*}" "$out/${name%%-*}"
-  planted=$out/${name%%-*}/planted.bristle
-  "$drive" "$source/data/$project.bristle" --plant "$planted" >/dev/null
-  "$bristle" findings "$planted" --sarif "$out/$name.sarif" >/dev/null 2>&1 || [ $? = 1 ]
-  {
-    echo 'import type {StaticAnalysisResultsFormatSARIFVersion210JSONSchema as Log} from "@schemastore/sarif-2.1.0";'
-    printf 'export const log: Log = '
-    cat "$out/$name.sarif"
-  } >"$out/$name.ts"
-  compile "$name.ts"
-  rm -rf "${out:?}/${name%%-*}"
-  echo "$name: $(grep -c '"ruleId"' "$out/$name.ts") results"
-done
+cp -r "$source/data/demo" "$out/demo"
+"$drive" "$source/data/demo/saltglass-deep.bristle" --plant "$out/demo/planted.bristle" >/dev/null
+"$bristle" findings "$out/demo/planted.bristle" --sarif "$out/planted.sarif" >/dev/null 2>&1 || [ $? = 1 ]
+{
+  echo 'import type {StaticAnalysisResultsFormatSARIFVersion210JSONSchema as Log} from "@schemastore/sarif-2.1.0";'
+  printf 'export const log: Log = '
+  cat "$out/planted.sarif"
+} >"$out/planted.ts"
+compile planted.ts
+echo "$(grep -c '"ruleId"' "$out/planted.ts") results"
 
 for broken in 's/"level": "error"/"level": "fatal"/' 's/"ruleId"/"rule"/' 's/"version": "2.1.0"/"version": "2"/' \
   's/"startLine": [0-9]*/"startLine": "first"/' 's/"driver"/"program"/'; do
-  sed "$broken" "$out/saltglass-deep.ts" >"$out/broken.ts"
+  sed "$broken" "$out/planted.ts" >"$out/broken.ts"
   ! compile broken.ts >/dev/null || { echo "taken although broken: $broken"; exit 1; }
 done

@@ -60,7 +60,7 @@ void paintSlip(QPainter& p, const QRectF& slip, const QString& words) {
 }
 
 QImage graphOf(const Machine& machine) {
-  const double high = 90 + 100 * MachineGraph(machine, {}).rows();
+  const double high = 90 + 130 * MachineGraph(machine, {}).rows();
   const MachineGraph graph(machine, {kGraphWide, high});
   QImage out = canvas(kGraphWide, high);
   QPainter p(&out);

@@ -115,7 +115,17 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
           layout.items[index],
           run.routes.boxOf[index],
           fmt::format("{}-{}", run.number, index)};
-    if (auto now = item(at)) tell(at.key, std::move(*now));
+    Stamp stamp = stampOf(at);
+    if (const auto before = told_.find(at.key);
+        before != told_.end() && !stamp.moves && before->second.stamp == stamp) {
+      keys += (keys.empty() ? "\"" : ",\"") + at.key + "\"";
+      next_[at.key] = std::move(before->second);
+      continue;
+    }
+    if (auto now = item(at)) {
+      now->stamp = std::move(stamp);
+      tell(at.key, std::move(*now));
+    }
   }
   if (session.focusShown())
     for (const auto& [box, ring] : run.rings())
@@ -137,6 +147,24 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
                           cssNumber(screen.blurBelow), cssNumber(presence))
             : "null",
       keys);
+}
+
+Scene::Stamp Scene::stampOf(const At& at) {
+  const Ms now = at.session.now();
+  Stamp out;
+  out.box = at.placed.box;
+  if (at.placed.clip >= 0) out.clip = at.run.layout.clips[size_t(at.placed.clip)];
+  out.scale = at.placed.scale;
+  out.presence = at.box >= 0 ? at.run.life.presence(now, at.box) : at.run.life.presence(now);
+  out.modality = int(at.session.modality());
+  out.language = at.run.layout.language;
+  if (at.box < 0) return out;
+  const ButtonRun& button = at.run.buttons[size_t(at.box)];
+  out.hit = at.run.routes.input.boxes[size_t(at.box)];
+  out.state = int(button.player.state());
+  out.moves = button.player.moving(now);
+  out.words = stateWords(at.run, size_t(at.box), at.session);
+  return out;
 }
 
 std::string Scene::inJson(const Told& now, const Told* before) {

@@ -29,11 +29,22 @@ class Scene {
 
  private:
   struct At;
+  // What an item that stands still follows from: while that is the same, it looks the same.
+  struct Stamp {
+    Box box, clip, hit;
+    double scale = 1, presence = 1;
+    int state = -1, modality = 0;
+    bool moves = false;
+    LanguageId language;
+    std::string words;  // what a screen reader is told of its state
+    bool operator==(const Stamp&) const = default;
+  };
   // An item as it was told: all but the parts, and each of these.
   struct Told {
     std::string head;
     std::vector<std::string> parts;
     // What the parts were made from, so that those of which nothing has changed need not be again.
+    Stamp stamp = {};
     Look look = {};
     Colour captionColour = {};
     std::string setting = {};
@@ -41,6 +52,7 @@ class Scene {
   };
   static std::string inJson(const Told& now, const Told* before);
   std::string screen(Session& session, ScreenRun& run, bool top, std::string& items);
+  static Stamp stampOf(const At& at);
   // Nothing where nothing of it is seen.
   std::optional<Told> item(const At& at);
   std::optional<Told> decor(const At& at);
