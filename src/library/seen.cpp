@@ -17,8 +17,13 @@ bristle_colour toC(Colour c) {
 bristle_fill toC(bristle_run& run, const Fill& fill) {
   run.stops.clear();
   for (const Stop& stop : fill.stops) run.stops.push_back({stop.at, toC(stop.colour)});
-  return {static_cast<int>(fill.type), fill.angle,       fill.x, fill.y, fill.radius,
-          run.stops.size(),            run.stops.data()};
+  return {static_cast<int>(fill.type),
+          fill.angle,
+          fill.x,
+          fill.y,
+          fill.radius,
+          run.stops.size(),
+          run.stops.data()};
 }
 
 const std::vector<ScreenRun*>& seenOf(bristle_run& run) {

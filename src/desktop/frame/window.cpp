@@ -293,7 +293,8 @@ void Window::focusInto(QWidget* area) {
       return child->setFocus();
 }
 
-// From the running menu or the canvas to the card, the shelf, and back: for keys that a bench keeps to itself.
+// From the running menu or the canvas to the card, the shelf, and back: for keys that a bench keeps
+// to itself.
 void Window::nextArea() {
   QWidget* const areas[] = {pages_->currentWidget(), cards_->currentWidget(), shelf_};
   QWidget* now = focusWidget();
