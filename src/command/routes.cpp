@@ -37,14 +37,6 @@ void printRoutes(const SolveInput& input, const Routes& routes,
   for (const StopRoutes& stop : stops) printLine(input, "stop " + stop.id, stop.routes, s);
 }
 
-std::vector<StopRoutes> stopsOf(const Screen& screen, const ScreenRoutes& routes) {
-  std::vector<StopRoutes> out;
-  for (size_t c = 0; c < routes.output.stops.size() && c < screen.clusters.size(); ++c)
-    if (routes.clusters[c].leave == Leave::SingleStop && !routes.clusters[c].boxes.empty())
-      out.push_back({screen.clusters[c].id.text, routes.output.stops[c]});
-  return out;
-}
-
 int boxCalled(const ScreenRoutes& routes, const std::string& name) {
   const auto& names = routes.input.names;
   const auto at = std::find(names.begin(), names.end(), name);

@@ -50,6 +50,9 @@ class Drawing {
     for (const auto& kind : project.kinds)
       if (const Machine* machine = find(project, kind->machine))
         total_ += int(statesSeen(*kind, *machine));
+    std::vector<std::string> taken;
+    for (const Language& language : project.languages)
+      languageNames_[language.id] = safeFileName(language.tag, taken);
     if (wishes.placed)
       for (const auto& screen : project.screens) total_ += int(screen->items.size());
   }
@@ -155,6 +158,7 @@ class Drawing {
     const auto program = Program::compile(machine, symbols, naming(project_));
     if (!program) return;
     std::set<std::pair<size_t, size_t>> known;
+    std::vector<std::string> taken = names;  // a state may be called like a change
     for (size_t from = 0; from < machine.states.size(); ++from)
       for (size_t i = 0; i < program->transitionCount(); ++i) {
         const ProgramTransition& t = program->transition(std::uint16_t(i));
@@ -162,7 +166,7 @@ class Drawing {
         if (t.to == from || (its && *its != machine.states[from].id)) continue;
         if (!known.insert({from, t.to}).second || wrong_) continue;
         add(strip(a, machine, StateIndex(from), t.to, t.pace),
-            base + "." + names[from] + "-to-" + names[t.to]);
+            base + "." + safeFileName(names[from] + " to " + names[t.to], taken));
       }
   }
 
@@ -273,18 +277,17 @@ class Drawing {
     share(std::move(out), use, name);
   }
 
-  // What looks the same is drawn once, wherever it stands.
+  // What looks the same is kept once, wherever it stands.
   void share(std::optional<Drawn> drawn, const PlacedUse& use, std::string name) {
     if (!drawn || wrong_) return;
     QCryptographicHash hash(QCryptographicHash::Sha1);
     hash.addData(QByteArrayView(drawn->image.constBits(), drawn->image.sizeInBytes()));
-    const auto key =
-        std::tuple(drawn->image.width(), drawn->kind, drawn->state, hash.result().toStdString());
+    const auto key = std::tuple(std::tuple(drawn->image.width(), drawn->w, drawn->h, drawn->reach),
+                                drawn->kind, drawn->state, hash.result().toStdString());
     const auto [at, first] = shared_.try_emplace(key, out_.size());
     if (first) {
       const bool inFirst = !use.language || use.language == project_.languages.front().id;
-      std::vector<std::string> none;
-      if (!inFirst) name += "." + safeFileName(languageOf(project_, use.language).tag, none);
+      if (!inFirst) name += "." + languageNames_.at(use.language);
       add(std::move(drawn), std::move(name));
     }
     out_[at->second].placed.push_back(use);
@@ -299,7 +302,9 @@ class Drawing {
   int total_ = 0, done_ = 0;
   std::optional<Error> wrong_;
   std::vector<std::string> baseNames_;  // of kinds and screens
-  std::map<std::tuple<int, const Kind*, const State*, std::string>, size_t> shared_;
+  std::map<LanguageId, std::string> languageNames_;
+  using Size4 = std::tuple<int, double, double, double>;
+  std::map<std::tuple<Size4, const Kind*, const State*, std::string>, size_t> shared_;
   std::vector<Drawn> out_;
 };
 

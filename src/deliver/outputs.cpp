@@ -90,7 +90,8 @@ Files routes(const Project& project) {
           {name + ".boxes.json",
            writeBoxes({solved.input, entry < 0 ? std::string() : solved.input.names[size_t(entry)],
                        layout.width, layout.height})});
-    out.push_back({name + ".routes.json", writeRoutes(solved.input, solved.output.routes)});
+    out.push_back({name + ".routes.json",
+                   writeRoutes(solved.input, solved.output.routes, stopsOf(*screen, solved))});
   }
   return out;
 }

@@ -153,7 +153,7 @@ SpecSection buttonsOf(const Project& project, const Screen& screen, const Number
 }
 
 std::string motionWords(const ScreenMotion& motion) {
-  static constexpr const char* kForms[] = {"cut", "fade", "slide", "grow"};
+  static constexpr const char* kForms[] = {"at once", "fade", "slide", "grow"};
   const std::string form = kForms[size_t(motion.form)];
   if (motion.form == ScreenMotionForm::Cut) return form;
   return fmt::format(
@@ -163,7 +163,7 @@ std::string motionWords(const ScreenMotion& motion) {
 
 std::string aboutScreen(const Project& project, const Screen& screen) {
   std::string out =
-      fmt::format("Comes by {}; goes by {}.", motionWords(screen.comes), motionWords(screen.goes));
+      fmt::format("Comes: {}. Goes: {}.", motionWords(screen.comes), motionWords(screen.goes));
   if (screen.id == project.first) out = "The menu opens with it. " + out;
   if (screen.dimBelow > 0)
     out += fmt::format(" Darkens what is below it by {:.0f} %.", 100 * screen.dimBelow);

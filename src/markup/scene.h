@@ -16,9 +16,8 @@ namespace bristle {
 //   screens   from the lowest to the one on top, each {n, id, name, top, style, veil, order}: its
 //             number, its style while it comes or goes, what it does to those below it ({dim 0–1,
 //             blur px, at 0–1}, or null), and the keys of its items in the order of reading
-//   items     those that look otherwise, by key: {z, sort, style, …, parts}; of a part that looks
-//   as
-//             last time there is 0, of one that does not show null
+//   items     those that look otherwise, by key: {z, sort, style, …, parts}; a part is 0 where it
+//             looks as last time, and null where it does not show
 // An item's key is its screen's number and its place on it. What is no longer in any order is gone.
 class Scene {
  public:

@@ -7,6 +7,7 @@
 #include <set>
 
 #include "core/edit/kind_edits.h"
+#include "core/edit/language_edits.h"
 #include "paint/convert.h"
 #include "support/menus.h"
 
@@ -138,6 +139,23 @@ TEST(Deliver, WhatIsPlacedLooksAsItDoesThere) {
   std::set<std::string> names;
   for (const auto& entry : index["pictures"])
     EXPECT_TRUE(names.insert(entry["name"]).second) << entry["name"];
+}
+
+// Two languages whose tags differ in capitals alone, and a state that is called like a change.
+TEST(Deliver, NamesOfPlacedPicturesAndStripsAreToldApart) {
+  Project p = test::columnMenu({"Dive"});
+  p = test::after(p, addLanguage("sr-Latn", "One"));
+  p = test::after(p, addLanguage("sr-latn", "Other"));
+  Item& item = *edit(*edit(p, p.screens[0]->id), test::buttons(p)[0]);
+  setWords(p.languages, item.button()->caption, p.languages[1].id, "Eins");
+  setWords(p.languages, item.button()->caption, p.languages[2].id, "Zwei");
+  Machine& machine = *edit(p, p.machines[0]->id);
+  machine.states.back().name = machine.states[0].name + " to " + machine.states[1].name;
+  LookPainter looks;
+  const auto done = made(makePictures(p, looks, {.placed = true, .frames = 10}));
+  ASSERT_TRUE(done) << done.error().text();
+  std::set<std::string> paths;
+  for (const MadeFile& file : *done) EXPECT_TRUE(paths.insert(file.path).second) << file.path;
 }
 
 // As the painter of looks has it at that moment, frame by frame.

@@ -3,6 +3,7 @@
 #include <tuple>
 #include <unordered_set>
 
+#include "runtime/document/screen.h"
 #include "runtime/focus/why.h"
 #include "runtime/formats/json_reader.h"
 
@@ -91,6 +92,14 @@ std::string_view reasonOf(const SolveInput& input, const Routes& routes, int box
       break;
   }
   return "nothing";
+}
+
+std::vector<StopRoutes> stopsOf(const Screen& screen, const ScreenRoutes& routes) {
+  std::vector<StopRoutes> out;
+  for (size_t c = 0; c < routes.output.stops.size() && c < screen.clusters.size(); ++c)
+    if (routes.clusters[c].leave == Leave::SingleStop && !routes.clusters[c].boxes.empty())
+      out.push_back({screen.clusters[c].id.text, routes.output.stops[c]});
+  return out;
 }
 
 std::string writeRoutes(const SolveInput& input, const Routes& routes,

@@ -12,7 +12,7 @@
 #include <string_view>
 #include <vector>
 
-#include "runtime/focus/solver.h"
+#include "runtime/focus/screen_routes.h"
 
 namespace bristle {
 
@@ -31,6 +31,8 @@ struct StopRoutes {
   std::string id;
   std::array<Route, 4> routes;  // by Dir
 };
+// Those of a screen that have buttons.
+std::vector<StopRoutes> stopsOf(const Screen& screen, const ScreenRoutes& routes);
 std::string writeRoutes(const SolveInput& input, const Routes& routes,
                         const std::vector<StopRoutes>& stops = {});
 // The word above.

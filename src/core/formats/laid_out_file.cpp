@@ -8,6 +8,7 @@
 #include "runtime/focus/screen_routes.h"
 #include "runtime/formats/action_json.h"
 #include "runtime/formats/binding_json.h"
+#include "runtime/formats/item_json.h"
 #include "runtime/formats/look_json.h"
 #include "runtime/formats/route_json.h"
 #include "runtime/machine/look.h"
@@ -15,7 +16,6 @@
 namespace bristle {
 namespace {
 
-constexpr std::array<std::string_view, 3> kFits{"cover", "contain", "whole"};
 constexpr std::array<std::string_view, 3> kSorts{"number", "flag", "choice"};
 
 double px(double v) {
@@ -97,13 +97,7 @@ void addButton(Json& out, const Project& project, const ButtonData& b) {
   if (!b.description.empty()) out["description"] = textJson(project, b.description);
   const Machine* machine = kind ? find(project, kind->machine) : nullptr;
   if (machine && !b.own.empty()) out["looks"] = looksJson(project, *kind, *machine, &b.own);
-  if (b.disabled) out["disabled"] = true;
-  if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
-  if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
-  if (!b.actions.empty()) out["actions"] = toJson(b.actions);
-  if (b.answers.cancel) out["answersCancel"] = true;
-  if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
-  if (b.aside) out["neverFocused"] = true;
+  writeDoing(out, b);
 }
 
 Json itemJson(const Project& project, const Item& item) {
@@ -157,6 +151,18 @@ Json routesJson(const Screen& screen, const ScreenRoutes& routes) {
   return out;
 }
 
+// Of clusters that are one stop, where the directions lead from each as a whole.
+Json stopsJson(const Screen& screen, const ScreenRoutes& routes) {
+  Json out = Json::object();
+  for (const StopRoutes& stop : stopsOf(screen, routes))
+    for (const Dir dir : kDirs) {
+      const int target = stop.routes[size_t(dir)].target;
+      out[stop.id][std::string(nameOf(dir))] =
+          target < 0 ? Json() : Json(screen.items[size_t(routes.items[size_t(target)])]->id.text);
+    }
+  return out;
+}
+
 Json placedJson(const Screen& screen, const Layout& layout) {
   Json out = Json::array();
   for (size_t i = 0; i < layout.items.size(); ++i) {
@@ -188,7 +194,8 @@ Json layoutJson(const Project& project, const Screen& screen, const Showing& on,
             entry < 0 ? Json() : Json(screen.items[size_t(routes.items[size_t(entry)])]->id.text)},
            {"places", placedJson(screen, layout)},
            {"scrollers", Json::array()},
-           {"routes", routesJson(screen, routes)}};
+           {"routes", routesJson(screen, routes)},
+           {"stops", stopsJson(screen, routes)}};
   for (const Scroller& scroller : layout.scrollers)
     out["scrollers"].push_back({{"item", screen.items[scroller.item]->id.text},
                                 {"along", scroller.down ? "down" : "across"},

@@ -16,7 +16,6 @@ namespace {
 
 constexpr std::array<std::string_view, 7> kPins{"none", "start",    "centre",  "end",
                                                 "both", "fraction", "baseline"};
-constexpr std::array<std::string_view, 3> kFits{"cover", "contain", "whole"};
 constexpr std::array<std::string_view, 5> kFlows{"row", "column", "grid", "ring", "free"};
 
 // A plain number is where it was drawn.
@@ -63,18 +62,7 @@ void writeButton(Json& out, const ButtonData& b, const Project& project) {
   if (!b.accessibleName.empty()) out["accessibleName"] = toJson(b.accessibleName);
   if (!b.description.empty()) out["description"] = toJson(b.description);
   if (!b.own.empty()) out["own"] = toJson(b.own, find(project, b.kind));
-  if (b.disabled) out["disabled"] = true;
-  if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
-  if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
-  if (!b.actions.empty()) out["actions"] = toJson(b.actions);
-  if (b.answers.cancel) out["answersCancel"] = true;
-  if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
-  if (b.aside) out["aside"] = true;
-  if (b.prompt) {
-    Json prompt{{"does", doesNames()[static_cast<size_t>(b.prompt->does)]}};
-    if (b.prompt->shortcut) prompt["shortcut"] = b.prompt->shortcut.text;
-    out["prompt"] = prompt;
-  }
+  writeDoing(out, b);
   writeRoutes(out, b.routes);
 }
 
@@ -144,6 +132,21 @@ void readWhat(JsonReader& r, const Json& value, const JsonPlace& at, Item& item)
 }  // namespace
 
 // Without what is in it.
+void writeDoing(Json& out, const ButtonData& b) {
+  if (b.disabled) out["disabled"] = true;
+  if (!b.when.enabled.empty()) out["enabledWhen"] = b.when.enabled;
+  if (!b.when.current.empty()) out["currentWhen"] = b.when.current;
+  if (!b.actions.empty()) out["actions"] = toJson(b.actions);
+  if (b.answers.cancel) out["answersCancel"] = true;
+  if (b.answers.shortcut) out["answers"] = b.answers.shortcut.text;
+  if (b.aside) out["aside"] = true;
+  if (b.prompt) {
+    Json prompt{{"does", doesNames()[static_cast<size_t>(b.prompt->does)]}};
+    if (b.prompt->shortcut) prompt["shortcut"] = b.prompt->shortcut.text;
+    out["prompt"] = prompt;
+  }
+}
+
 Json itemJson(const Item& item, const Project& project) {
   Json out = Json::object();
   out.get_ref<Json::object_t&>().reserve(12);  // thousands of them are made when a file is read

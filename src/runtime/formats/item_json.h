@@ -9,6 +9,10 @@ namespace bristle {
 inline constexpr std::array<std::string_view, 5> kScaling{"none", "width", "height", "smaller",
                                                           "greater"};
 
+inline constexpr std::array<std::string_view, 3> kFits{"cover", "contain", "whole"};
+
+// When it can be pressed, and what that does: the members of a button that say so.
+void writeDoing(Json& out, const ButtonData& button);
 // Without what is in it.
 Json itemJson(const Item& item, const Project& project);
 // The item and all that is in it, appended in the order of the document.
