@@ -49,12 +49,14 @@ const QImage& RenderedLooks::picture(StateIndex state) const {
 
 bool RenderedLooks::differ(StateIndex a, StateIndex b) const {
   if (a == b) return false;
-  const QImage &left = picture(a), &right = picture(b);
-  const int changed = count(left, right, [](QRgb l, QRgb r) {
+  const auto [known, fresh] = differ_.try_emplace({std::min(a, b), std::max(a, b)});
+  if (!fresh) return known->second;
+  const int enough = std::max(24, int(kind_.width * kind_.height / 200));
+  const auto counts = [](QRgb l, QRgb r) {
     return std::max({std::abs(qRed(l) - qRed(r)), std::abs(qGreen(l) - qGreen(r)),
                      std::abs(qBlue(l) - qBlue(r))}) >= kLeastChange;
-  });
-  return changed >= std::max(24, int(kind_.width * kind_.height / 200));
+  };
+  return known->second = count(picture(a), picture(b), counts, enough) >= enough;
 }
 
 int RenderedLooks::changedPx(StateIndex a, StateIndex b, int enough,
@@ -64,10 +66,12 @@ int RenderedLooks::changedPx(StateIndex a, StateIndex b, int enough,
 
 double RenderedLooks::focusShare(StateIndex focused, StateIndex rest) const {
   if (focused == rest) return 0;
+  const auto [known, fresh] = focus_.try_emplace({focused, rest});
+  if (!fresh) return known->second;
   const int changed = count(picture(focused), picture(rest), [](QRgb l, QRgb r) {
     return contrast(fromQt(QColor(l)), fromQt(QColor(r))) >= kLeastContrast;
   });
-  return changed / std::max(1.0, 4 * (kind_.width + kind_.height) - 16);
+  return known->second = changed / std::max(1.0, 4 * (kind_.width + kind_.height) - 16);
 }
 
 bool RenderedLooks::showsFocus(StateIndex focused, StateIndex rest) const {

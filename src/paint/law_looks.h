@@ -28,12 +28,16 @@ class RenderedLooks : public LawLooks {
 
  private:
   const QImage& picture(StateIndex state) const;
+  using Pair = std::pair<StateIndex, StateIndex>;
   LookPainter& painter_;
   const Kind& kind_;
   const LookTable& table_;
   Colour ground_;
   double reach_;
   mutable std::map<StateIndex, QImage> pictures_;
+  // Laws ask the same pairs at every step, and once more for every mend that is tried.
+  mutable std::map<Pair, bool> differ_;
+  mutable std::map<Pair, double> focus_;
 };
 
 // The ground that a kind's buttons stand on, on the first screen where there is one: the panel

@@ -29,13 +29,10 @@ class FindingsBenchTest : public test::WindowTest {
     p.settings.leastGap = 0;
     work().replace(p, {}, false);
     window->openBench(QStringLiteral("findings"));
-    settled();
+    waitForFindings();
     list = named<QTreeView>(QStringLiteral("Findings"));
     ASSERT_TRUE(list);
     list->setFocus();
-  }
-  void settled() {
-    ASSERT_TRUE(QTest::qWaitFor([&] { return !work().findings().busy(); }, 60'000));
   }
   std::vector<std::string> rules() {
     std::vector<std::string> out;
@@ -87,19 +84,19 @@ TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   ASSERT_TRUE(at != keys.end() && at + 1 != keys.end());
   const std::string after = *(at + 1);
   click(QStringLiteral("Grow the hit area"));
-  settled();
+  waitForFindings();
   EXPECT_FALSE(has("hit-size"));
   ASSERT_TRUE(work().findings().picked());
   EXPECT_EQ(work().findings().picked()->key, after) << "the one that followed";
   EXPECT_TRUE(list->hasFocus()) << "what was pressed is not there any more";
   work().undo();
-  settled();
+  waitForFindings();
   EXPECT_TRUE(has("hit-size"));
   // The same by keys.
   pick("hit-size");
   list->setFocus();
   key(Qt::Key_Return, Qt::ControlModifier);
-  settled();
+  waitForFindings();
   EXPECT_FALSE(has("hit-size"));
 }
 
@@ -113,11 +110,11 @@ TEST_F(FindingsBenchTest, AFindingIsAcceptedOnlyForAReason) {
   ASSERT_EQ(project().accepted.size(), 1u);
   EXPECT_EQ(project().accepted[0].reason, "comes in the next version");
   EXPECT_EQ(project().accepted[0].on.size(), 10u) << "2026-12-01";
-  settled();
+  waitForFindings();
   EXPECT_FALSE(has("idle-button"));
   work().findings().pick(key);
   click(QStringLiteral("Tell it again"));
-  settled();
+  waitForFindings();
   EXPECT_TRUE(has("idle-button"));
 }
 
@@ -151,13 +148,13 @@ TEST_F(FindingsBenchTest, LimitsAndRulesAreTheProjects) {
   QTest::mouseClick(named<QToolButton>(QStringLiteral("Rules")), Qt::LeftButton);
   fill(QStringLiteral("Hit areas, at least"), QStringLiteral("10"));
   EXPECT_EQ(project().settings.leastHit, 10);
-  settled();
+  waitForFindings();
   EXPECT_FALSE(has("hit-size"));
   choose(QStringLiteral("Limits as for"), 3);
   EXPECT_EQ(project().settings.leastHit, 48);
   EXPECT_EQ(project().settings.leastHitMm, 15);
   EXPECT_EQ(project().settings.rulesOff, std::vector<std::string>{"no-description"});
-  settled();
+  waitForFindings();
   EXPECT_TRUE(has("hit-size"));
   // A rule is switched off by its box, and comes back by undo.
   auto* rules = named<QTreeWidget>(QStringLiteral("Rules"));
@@ -171,11 +168,11 @@ TEST_F(FindingsBenchTest, LimitsAndRulesAreTheProjects) {
   line->parent()->setExpanded(true);
   rules->setCurrentItem(line);
   key(Qt::Key_Space);
-  settled();
+  waitForFindings();
   EXPECT_FALSE(has("hit-size"));
   EXPECT_TRUE(line->parent()->text(0).contains(QStringLiteral("1 off")));
   work().undo();
-  settled();
+  waitForFindings();
   EXPECT_TRUE(has("hit-size"));
   EXPECT_EQ(line->checkState(0), Qt::Checked);
 }
@@ -192,7 +189,7 @@ TEST_F(FindingsBenchTest, TheWorstComesFirstWhenAskedSo) {
   third.place.y.offset = 159;
   p.screens[0].edit().items.emplace_back(third);
   work().replace(p, {}, false);
-  settled();
+  waitForFindings();
   const auto figures = [&] {
     std::vector<double> out;
     const auto* model = static_cast<FindingsModel*>(list->model());
@@ -220,7 +217,7 @@ TEST_F(FindingsBenchTest, APictureShowsThePlaceBeforeAndAfterTheMend) {
   Project p = project();
   p.screens[0].edit().entry = {};
   work().replace(p, {}, false);
-  settled();
+  waitForFindings();
   pick("hit-size");
   QTest::qWait(0);
   const auto [now, mended] = halves();
@@ -239,7 +236,7 @@ TEST_F(FindingsBenchTest, APictureShowsThePlaceBeforeAndAfterTheMend) {
       for (auto& [state, look] : kind.departures) look.clear({part.id, Prop::Fill});
     }
   work().replace(p, {}, false);
-  settled();
+  waitForFindings();
   pick("contrast");
   ASSERT_TRUE(QTest::qWaitFor([&] {
     const auto [before, after] = halves();
@@ -259,7 +256,7 @@ TEST_F(FindingsBenchTest, MarksStandWhereFindingsLie) {
                     p.kinds[0].edit().height = 64;
                     return p;
                   }});
-  settled();
+  waitForFindings();
   EXPECT_FALSE(kinds->item(0)->toolTip().contains(QStringLiteral("hit area")));
 }
 

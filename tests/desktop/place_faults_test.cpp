@@ -31,9 +31,8 @@ class PlaceFaultsShown : public PlaceBenchTest {
   void settle() {
     auto* watch = window->findChild<PlaceWatch*>();
     ASSERT_TRUE(watch);
-    FindingsWatch& findings = work().findings();
-    for (int i = 0; i < 3000 && (watch->busy() || findings.busy()); ++i) QTest::qWait(10);
-    ASSERT_FALSE(watch->busy() || findings.busy());
+    waitForFindings();
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !watch->busy(); }, 60'000));
   }
   // Pixels of the colour of what is wrong.
   int marks(QWidget& widget) {

@@ -17,6 +17,7 @@
 #include <vector>
 
 #include "desktop/benches.h"
+#include "desktop/derive/findings_watch.h"
 #include "desktop/frame/window.h"
 #include "paint/convert.h"
 #include "support/menus.h"
@@ -58,6 +59,11 @@ class WindowTest : public testing::Test {
       if (now == before) return;
       before = std::move(now);
     }
+  }
+
+  // Until the project as it is now has been checked: of one that was open before nothing is left.
+  void waitForFindings() {
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !work().findings().busy(); }, 60'000));
   }
 
   // The visible widget of that accessible name.

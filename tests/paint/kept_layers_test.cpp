@@ -53,14 +53,18 @@ class Kept : public testing::Test {
   static std::pair<int, double> apart(const QImage& a, const QImage& b) {
     int most = 0;
     double sum = 0;
-    for (int y = 0; y < a.height(); ++y)
+    for (int y = 0; y < a.height(); ++y) {
+      const auto* of = reinterpret_cast<const QRgb*>(a.constScanLine(y));
+      const auto* other = reinterpret_cast<const QRgb*>(b.constScanLine(y));
+      if (std::equal(of, of + a.width(), other)) continue;
       for (int x = 0; x < a.width(); ++x) {
-        const QRgb p = a.pixel(x, y), q = b.pixel(x, y);
+        const QRgb p = of[x], q = other[x];
         const int d = std::max({std::abs(qRed(p) - qRed(q)), std::abs(qGreen(p) - qGreen(q)),
                                 std::abs(qBlue(p) - qBlue(q))});
         most = std::max(most, d);
         sum += d;
       }
+    }
     return {most, sum / (a.width() * a.height())};
   }
   FontMeasure measure;
@@ -119,7 +123,7 @@ TEST_F(Kept, FramesOfAFadeAreAsIfPaintedAnew) {
 // Blurred from a picture instead of from a small painting: smoothed differently, by a little.
 TEST_F(Kept, FramesOverABlurAreNearly) {
   int moved = 0;
-  for (unsigned seed = 1; seed <= 4; ++seed) {
+  for (unsigned seed = 1; seed <= 2; ++seed) {
     KeptLayers kept;
     roam(
         [&](Session& session, Ms now) {
@@ -130,7 +134,7 @@ TEST_F(Kept, FramesOverABlurAreNearly) {
         },
         menu({ScreenMotionForm::Fade, 150, kStraight}, 10), measure, seed);
   }
-  EXPECT_GT(moved, 40);
+  EXPECT_GT(moved, 20);
 }
 
 // Laid down at whole pixels: at these ms the screen stands on them anyway.
