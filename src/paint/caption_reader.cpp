@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <map>
 #include <set>
+#include <tuple>
 
 #include "paint/contrast.h"
 #include "paint/convert.h"
@@ -18,30 +19,71 @@ namespace bristle {
 namespace {
 
 constexpr double kLarge = 24, kLargeBold = 18.66;  // px (WCAG 2.2, “large scale”)
-constexpr double kReadable = 3;           // of large text; what fades is not asked for more
-constexpr int kMoments = 16;              // of a transition: the half-way one among them
-constexpr double kMostScreenSide = 8192;  // px of a screen that is painted
+constexpr double kReadable = 3;     // of large text; what fades is not asked for more
+constexpr int kMoments = 16;        // of a transition: the half-way one among them
+constexpr double kMostSide = 8192;  // px of what is painted behind a button
 
-// What stands behind buttons: the backdrop, panels and pictures.
-QImage decorOf(LookPainter& looks, const Screen& screen, const Layout& layout) {
+bool isDecor(const Item& item) {
+  return !item.button() && !item.container();
+}
+
+// What stands behind a button: the backdrop, and the panels and pictures that lie below it, as they
+// are shown at first, or all that may come to be shown. Painted as large as the kind is, whatever
+// the button is scaled by. An overlay without a backdrop lies on whatever it is put on: its panel
+// counts.
+QImage behindOf(LookPainter& looks, const Kind& kind, const Screen& screen, const Layout& layout,
+                size_t button, bool hiddenToo) {
+  const Box& box = layout.items[button].box;
+  // Pictures are kept as large as they stand there, so that is how it is painted.
   QImage out(
-      QSizeF(std::min(layout.width, kMostScreenSide), std::min(layout.height, kMostScreenSide))
-          .toSize(),
+      QSize(qCeil(std::clamp(box.w, 1.0, kMostSide)), qCeil(std::clamp(box.h, 1.0, kMostSide))),
       QImage::Format_ARGB32_Premultiplied);
-  out.fill(
-      Qt::black);  // an overlay without a backdrop lies on whatever it is put on: its panel counts
+  out.fill(Qt::black);
   QPainter p(&out);
-  p.setRenderHint(QPainter::Antialiasing);
+  p.setRenderHints(QPainter::Antialiasing);
+  p.translate(-box.x, -box.y);
   paintBackdrop(p, screen, layout);
   const Reading reading(looks, layout.rightToLeft);
-  Clipping clip(p);
-  for (size_t i = 0; i < screen.items.size(); ++i) {
-    const Item& item = *screen.items[i];
-    if (item.button() || item.container() || !clip.goTo(layout, layout.items[i])) continue;
-    const Scaled scaled(p, layout.items[i]);
-    paintDecor(p, looks, item, toQt(layout.items[i].own()));
+  for (size_t i = 0; i < button; ++i) {
+    const Placed& placed = layout.items[i];
+    if (!isDecor(*screen.items[i]) || !(hiddenToo || placed.isSeen())) continue;
+    const Box seen = placed.clip < 0 ? box : common(box, layout.clips[size_t(placed.clip)]);
+    if (seen.w <= 0 || seen.h <= 0 || common(seen, placed.box).w <= 0) continue;
+    p.save();
+    p.setClipRect(toQt(seen));
+    {
+      const Scaled scaled(p, placed);
+      paintDecor(p, looks, *screen.items[i], toQt(placed.own()));
+    }
+    p.restore();
   }
-  return out;
+  p.end();
+  return out.scaled(QSizeF(kind.width, kind.height).toSize(), Qt::IgnoreAspectRatio,
+                    Qt::SmoothTransformation);
+}
+
+// Whether something that is hidden at first may come to lie behind the button.
+bool mayBeOtherwiseBehind(const Screen& screen, const Layout& layout, size_t button) {
+  for (size_t i = 0; i < button; ++i)
+    if (isDecor(*screen.items[i]) && !layout.items[i].isSeen() &&
+        common(layout.items[button].box, layout.items[i].box).w > 0)
+      return true;
+  return false;
+}
+
+// The one colour that a picture is of.
+std::optional<QRgb> oneColour(const QImage& image) {
+  const QRgb first = image.pixel(0, 0);
+  for (int y = 0; y < image.height(); ++y) {
+    const auto* line = reinterpret_cast<const QRgb*>(image.constScanLine(y));
+    if (std::any_of(line, line + image.width(), [first](QRgb px) { return px != first; }))
+      return {};
+  }
+  return first;
+}
+
+size_t hashOf(const QImage& image) {
+  return qHashBits(image.constBits(), size_t(image.sizeInBytes()));
 }
 
 bool isLarge(const LookTable& table, const Look& look, const PartId& label, double scale) {
@@ -120,94 +162,141 @@ std::optional<Eyes::Caption> readAt(LookPainter& looks, const Kind& kind, const 
 class Reader {
  public:
   Reader(LookPainter& looks, LookTables& tables, const Project& project, const Screen& screen,
-         const Layout& layout)
-      : looks_(looks),
-        tables_(tables),
-        project_(project),
-        screen_(screen),
-        layout_(layout),
-        decor_(decorOf(looks, screen, layout)) {}
+         const std::atomic<bool>* stop)
+      : looks_(looks), tables_(tables), project_(project), screen_(screen), stop_(stop) {}
 
-  void read(size_t item, std::vector<Eyes::Caption>& out, const std::atomic<bool>* stop) {
+  bool stopped() const { return stop_ && stop_->load(); }
+
+  void read(const Layout& layout, size_t item, std::vector<Eyes::Caption>& out) {
     const ButtonData* button = screen_.items[item]->button();
-    const Placed& placed = layout_.items[item];
-    kind_ = button && placed.isSeen() ? find(project_, button->kind) : nullptr;
+    kind_ = button ? find(project_, button->kind) : nullptr;
     machine_ = kind_ ? find(project_, kind_->machine) : nullptr;
     const auto table = kind_ ? tables_.get(project_, button->kind, &button->own) : nullptr;
-    if (!machine_ || !table) return;
+    if (!machine_ || !table || kind_->width < 1 || kind_->height < 1) return;
     table_ = table.get();
     item_ = item;
-    words_ = wordsIn(project_, button->caption, layout_.language);
-    behind_ = {};
-    const bool own = !button->own.empty();
-    for (size_t s = 0; s < machine_->states.size() && !(kind_->still && s > 0); ++s) {
-      const auto state = static_cast<StateIndex>(s);
-      if (!isUsed(*machine_, state) || (!own && standsForAll(state))) continue;
-      if (auto found = at(table_->state(state))) {
-        found->state = machine_->states[s].id;
-        out.push_back(*found);
-      }
-    }
+    layout_ = &layout;
+    words_ = wordsIn(project_, button->caption, layout.language);
+    isOwn_ = !button->own.empty();
+    std::vector<StateIndex> open;
+    for (size_t s = 0; s < machine_->states.size() && !(kind_->still && s > 0); ++s)
+      if (const auto state = static_cast<StateIndex>(s);
+          isUsed(*machine_, state) && !isKnown(state))
+        open.push_back(state);
+    if (open.empty()) return;
+    const Placed& placed = layout.items[item];
+    if (placed.isSeen()) readOver(false, open, out);
+    if (!placed.isSeen() || mayBeOtherwiseBehind(screen_, layout, item)) readOver(true, open, out);
   }
 
  private:
-  std::optional<Eyes::Caption> at(const Look& look) {
-    auto out = readAt(looks_, *kind_, *table_, look, words_, behind(), layout_.items[item_].scale);
-    if (out) out->item = item_;
-    return out;
+  void readOver(bool hiddenToo, const std::vector<StateIndex>& states,
+                std::vector<Eyes::Caption>& out) {
+    const QImage& behind = behindNow(hiddenToo);
+    const auto plain = oneColour(behind);
+    // Other words lie on other parts of a picture.
+    const size_t seen = plain ? *plain : hashOf(behind) ^ std::hash<std::string>{}(words_);
+    for (const StateIndex state : states) {
+      if (stopped()) return;
+      // On one colour all of a kind are as one.
+      if (!over_.insert({ownerOf(state), plain ? screen_.items.size() : item_, seen}).second)
+        continue;
+      auto found = at(state, behind);
+      if (!found) continue;
+      found->state = machine_->states[state].id;
+      found->item = item_;
+      out.push_back(*found);
+    }
   }
 
-  // Whether another of the kind was looked at already, and what lies behind it cannot be seen.
-  bool standsForAll(StateIndex state) {
-    const auto [at, isNew] = hides_.try_emplace({kind_->id, state}, false);
-    if (!isNew) return at->second;
+  // Languages that leave things in their places need no other.
+  const QImage& behindNow(bool hiddenToo) {
+    std::vector<double> from{double(hiddenToo), layout_->width, layout_->height,
+                             double(layout_->rightToLeft)};
+    const auto add = [&](const Box& box) { from.insert(from.end(), {box.x, box.y, box.w, box.h}); };
+    add(layout_->items[item_].box);
+    for (size_t i = 0; i < item_; ++i)
+      if (isDecor(*screen_.items[i])) {
+        add(layout_->items[i].box);
+        from.push_back(layout_->items[i].isSeen());
+      }
+    for (const Box& clip : layout_->clips) add(clip);
+    Behind& kept = behind_[item_];
+    if (kept.from != from) {
+      kept.from = std::move(from);
+      kept.picture = behindOf(looks_, *kind_, screen_, *layout_, item_, hiddenToo);
+    }
+    return kept.picture;
+  }
+
+  std::optional<Eyes::Caption> at(StateIndex state, const QImage& behind) {
+    return readAt(looks_, *kind_, *table_, table_->state(state), words_, behind,
+                  layout_->items[item_].scale);
+  }
+
+  // Whose look it is (with a look of its own the item’s, else as many as there are), in which
+  // state, and whether its caption counts as large there.
+  using Owner = std::tuple<KindId, size_t, StateIndex, bool>;
+  Owner ownerOf(StateIndex state) const {
+    const Part* label = partOf(*kind_, PartType::Label);
+    return {
+        kind_->id, isOwn_ ? item_ : screen_.items.size(), state,
+        label && isLarge(*table_, table_->state(state), label->id, layout_->items[item_].scale)};
+  }
+
+  // Whether one with this look was read already, and what lies behind it cannot be seen.
+  bool isKnown(StateIndex state) {
+    const auto [known, isNew] = hides_.try_emplace(ownerOf(state), false);
+    if (!isNew) return known->second;
     const auto on = [&](QColor ground) {
       QImage image(QSizeF(kind_->width, kind_->height).toSize(),
                    QImage::Format_ARGB32_Premultiplied);
       image.fill(ground);
-      std::swap(behind_, image);
-      const auto read = this->at(table_->state(state));
-      std::swap(behind_, image);
+      const auto read = at(state, image);
       return read ? read->ratio : 0.0;
     };
-    at->second = std::abs(on(Qt::black) - on(Qt::white)) < 0.01;
+    known->second = std::abs(on(Qt::black) - on(Qt::white)) < 0.01;
     return false;
-  }
-
-  // As large as the kind is painted, whatever the button is scaled by.
-  const QImage& behind() {
-    if (behind_.isNull())
-      behind_ = decor_.copy(toQt(layout_.items[item_].box).toAlignedRect())
-                    .scaled(QSizeF(kind_->width, kind_->height).toSize(), Qt::IgnoreAspectRatio,
-                            Qt::SmoothTransformation);
-    return behind_;
   }
 
   LookPainter& looks_;
   LookTables& tables_;
   const Project& project_;
   const Screen& screen_;
-  const Layout& layout_;
-  const QImage decor_;
-  std::map<std::pair<KindId, StateIndex>, bool> hides_;
+  const std::atomic<bool>* stop_;
+  std::map<Owner, bool> hides_;
+  // What was read: over which colour, or, by its hash, over which picture, and then of which item.
+  std::set<std::tuple<Owner, size_t, size_t>> over_;
+  // What was painted behind each item last, and all that it follows from.
+  struct Behind {
+    std::vector<double> from;
+    QImage picture;
+  };
+  std::map<size_t, Behind> behind_;
   // of the button that is being read
+  const Layout* layout_ = nullptr;
   size_t item_ = 0;
   const Kind* kind_ = nullptr;
   const Machine* machine_ = nullptr;
   const LookTable* table_ = nullptr;
+  bool isOwn_ = false;
   std::string words_;
-  QImage behind_;
 };
 
 }  // namespace
 
 std::vector<Eyes::Caption> readCaptions(LookPainter& looks, LookTables& tables,
                                         const Project& project, const Screen& screen,
-                                        const Layout& layout, const std::atomic<bool>* stop) {
+                                        std::span<const Layout> layouts,
+                                        const std::atomic<bool>* stop) {
   std::vector<Eyes::Caption> out;
-  Reader reader(looks, tables, project, screen, layout);
-  for (size_t i = 0; i < screen.items.size() && !(stop && stop->load()); ++i)
-    reader.read(i, out, stop);
+  Reader reader(looks, tables, project, screen, stop);
+  for (size_t l = 0; l < layouts.size(); ++l)
+    for (size_t i = 0; i < screen.items.size() && !reader.stopped(); ++i) {
+      const size_t before = out.size();
+      reader.read(layouts[l], i, out);
+      for (size_t c = before; c < out.size(); ++c) out[c].layout = l;
+    }
   return out;
 }
 
@@ -248,7 +337,7 @@ std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,
     player.begin(way.from, 0);
     player.go(way.to, way.pace, 0);
     Eyes::Fading fading{machine->states[way.from].id, machine->states[way.to].id, 0, 21};
-    for (int m = 1; m < kMoments; ++m) {
+    for (int m = 1; m < kMoments && !(stop && stop->load()); ++m) {
       const auto read = readAt(looks, kind, *table, player.at(way.lasts * m / kMoments),
                                kind.sampleCaption, behind, 1);
       if (!read || read->ratio >= kReadable) continue;

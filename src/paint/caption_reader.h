@@ -8,7 +8,8 @@ namespace bristle {
 // As Eyes::captions says.
 std::vector<Eyes::Caption> readCaptions(LookPainter& looks, LookTables& tables,
                                         const Project& project, const Screen& screen,
-                                        const Layout& layout, const std::atomic<bool>* stop);
+                                        std::span<const Layout> layouts,
+                                        const std::atomic<bool>* stop);
 
 // As Eyes::fadings says.
 std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,

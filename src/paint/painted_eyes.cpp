@@ -2,15 +2,19 @@
 
 #include <QThread>
 #include <algorithm>
+#include <array>
 
 #include "paint/caption_reader.h"
 #include "paint/convert.h"
 #include "paint/law_looks.h"
+#include "paint/screen_parts.h"
 #include "runtime/document/project.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {
 
+constexpr int kOpaque = 230;         // of 255: hardly anything is seen through it
 constexpr double kSeenApart = 0.04;  // of OKLab: what is noticed without looking for it
 
 }  // namespace
@@ -66,9 +70,33 @@ Eyes::Missing PaintedEyes::missingLetters(const Project& project, const ButtonDa
 }
 
 std::vector<Eyes::Caption> PaintedEyes::captions(const Project& project, const Screen& screen,
-                                                 const Layout& layout,
+                                                 std::span<const Layout> layouts,
                                                  const std::atomic<bool>* stop) {
-  return readCaptions(looks_, tables_, project, screen, layout, stop);
+  return readCaptions(looks_, tables_, project, screen, layouts, stop);
+}
+
+double PaintedEyes::opaqueShare(const Item& over, const Placed& placed, const Box& part,
+                                bool rightToLeft) {
+  constexpr double kMost = 4096;  // px of a side
+  QImage image(QSize(qCeil(std::clamp(part.w, 1.0, kMost)), qCeil(std::clamp(part.h, 1.0, kMost))),
+               QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::transparent);
+  QPainter painter(&image);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.translate(-part.x, -part.y);
+  {
+    const Reading reading(looks_, rightToLeft);
+    const Scaled scaled(painter, placed);
+    paintDecor(painter, looks_, over, toQt(placed.own()));
+  }
+  painter.end();
+  qint64 opaque = 0;
+  for (int y = 0; y < image.height(); ++y) {
+    const auto* line = reinterpret_cast<const QRgb*>(image.constScanLine(y));
+    opaque +=
+        std::count_if(line, line + image.width(), [](QRgb px) { return qAlpha(px) >= kOpaque; });
+  }
+  return double(opaque) / (double(image.width()) * image.height());
 }
 
 std::vector<Eyes::Fading> PaintedEyes::fadings(const Project& project, const Kind& kind, Ms least,
@@ -89,9 +117,19 @@ int PaintedEyes::changedPx(const Project& project, const Kind& kind, StateIndex 
                            Vision vision, int enough) {
   const RenderedLooks* looks = rendered(project, kind);
   if (!looks) return 0;
-  return looks->changedPx(a, b, enough, [vision](QRgb l, QRgb r) {
-    return lookApart(seenWith(vision, fromQt(QColor(l))), seenWith(vision, fromQt(QColor(r)))) >=
-           kSeenApart;
+  // Most px change as another one has: what was found of two colours is kept for a while.
+  struct Known {
+    QRgb l = 0, r = 0;
+    bool apart = false;
+  };
+  std::array<Known, 256> known;
+  return looks->changedPx(a, b, enough, [&](QRgb l, QRgb r) {
+    Known& k = known[(l * 31 + r * 7) % known.size()];
+    if (k.l != l || k.r != r)
+      k = {l, r,
+           lookApart(seenWith(vision, fromQt(QColor(l))), seenWith(vision, fromQt(QColor(r)))) >=
+               kSeenApart};
+    return k.apart;
   });
 }
 

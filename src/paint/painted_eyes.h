@@ -24,8 +24,11 @@ class PaintedEyes : public Eyes {
                      size_t item) override;
   Missing missingLetters(const Project& project, const ButtonData& button,
                          const LanguageId& language) override;
-  std::vector<Caption> captions(const Project& project, const Screen& screen, const Layout& layout,
+  std::vector<Caption> captions(const Project& project, const Screen& screen,
+                                std::span<const Layout> layouts,
                                 const std::atomic<bool>* stop) override;
+  double opaqueShare(const Item& over, const Placed& placed, const Box& part,
+                     bool rightToLeft) override;
   std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                               const std::atomic<bool>* stop) override;
   int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b, Vision vision,

@@ -151,8 +151,9 @@ class AsItRuns {
     const QRectF all(0, 0, run.layout.width, run.layout.height);
     if (motion.follow > 0 || motion.form == ScreenMotionForm::Grow || !isApart(s))
       return paintMoving(painter, s, {}, 0);
-    if (presence <= 0) return;
+    // Made ahead, in the frame in which nothing of it is seen: the next one has the blur to make.
     const KeptLayer& own = alone(painter, kept, s);
+    if (presence <= 0) return;
     const QTransform moved = motionOf(motion, presence, run.layout, {});
     painter.save();
     painter.setClipRect(all, Qt::IntersectClip);

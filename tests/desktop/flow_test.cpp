@@ -1,11 +1,13 @@
 // The Flow bench by mouse and keys: what leads where is drawn, changed, removed and asked for.
 #include <QComboBox>
 #include <QListWidget>
+#include <QScreen>
 #include <QTableView>
 #include <QToolButton>
 
 #include "core/edit/screen_edits.h"
 #include "core/edit/value_edits.h"
+#include "desktop/derive/miniatures.h"
 #include "desktop/flow/change_play.h"
 #include "desktop/flow/flow_view.h"
 #include "desktop/flow/steps_page.h"
@@ -58,6 +60,61 @@ TEST_F(FlowBenchTest, AButtonIsDrawnToAScreenAndToEmptyGround) {
   EXPECT_EQ(actions(1)[0].type, ActionType::PutOnTop);
   work().undo();
   EXPECT_EQ(project().screens.size(), 2u);
+}
+
+// What is moved along on the screen, or painted for one miniature that came, must not differ from
+// what would be painted as a whole.
+TEST_F(FlowBenchTest, WhatIsPaintedInPartsIsAsPaintedAtOnce) {
+  ASSERT_TRUE(window->files().open(toQt(test::sourcePath("data/demo/saltglass-deep.bristle"))));
+  waitForFindings();
+  const auto settled = [&] {
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !work().miniatures().busy(); }, 60'000));
+    QTest::qWait(60);  // what came is shown a moment later
+  };
+  const auto seen = [&] {
+    QCoreApplication::processEvents();
+    const QPoint corner = view->mapTo(window.get(), QPoint());
+    return window->screen()
+        ->grabWindow(window->winId(), corner.x(), corner.y(), view->width(), view->height())
+        .toImage();
+  };
+  // Px that differ plainly. Dashes that are cut off begin a little elsewhere, by up to 105 px of
+  // half a million when this was written.
+  constexpr int kEdges = 250, kPlainly = 25;
+  const auto apart = [](const QImage& a, const QImage& b) {
+    int out = 0;
+    for (int y = 0; y < a.height(); ++y)
+      for (int x = 0; x < a.width(); ++x) {
+        const QRgb p = a.pixel(x, y), q = b.pixel(x, y);
+        out += std::max({std::abs(qRed(p) - qRed(q)), std::abs(qGreen(p) - qGreen(q)),
+                         std::abs(qBlue(p) - qBlue(q))}) > kPlainly;
+      }
+    return out;
+  };
+  for (const double zoom : {1.0, 2.5}) {
+    view->zoomBy(zoom);
+    settled();
+    view->repaint();
+    const QImage before = seen();
+    const QPoint from(300, 300);
+    QTest::mousePress(view, Qt::MiddleButton, {}, from);
+    for (const QPoint by : {QPoint(7, 0), QPoint(9, 30), QPoint(-50, 31), QPoint(-49, -20)}) {
+      QTest::mouseMove(view, from + by);
+      settled();  // what came into sight is drawn
+      const QImage moved = seen();
+      view->repaint();
+      EXPECT_LT(apart(moved, seen()), kEdges) << zoom << ", " << by.x() << ", " << by.y();
+    }
+    QTest::mouseRelease(view, Qt::MiddleButton, {}, from);
+    EXPECT_NE(seen(), before);
+  }
+  ASSERT_TRUE(work().perform(changeScreen(project().screens[0]->id, "red", {}, [](Screen& s) {
+    s.backdrop = Fill::solid({220, 30, 30, 255});
+  })));
+  settled();
+  const QImage parts = seen();
+  view->repaint();
+  EXPECT_LT(apart(parts, seen()), kEdges);
 }
 
 TEST_F(FlowBenchTest, AStrokeIsPickedLedElsewhereAndRemoved) {

@@ -4,6 +4,7 @@
 
 #include <gmock/gmock.h>
 
+#include <QTemporaryDir>
 #include <random>
 
 #include "core/edit/kind_edits.h"
@@ -12,6 +13,7 @@
 #include "core/findings/review.h"
 #include "paint/convert.h"
 #include "paint/seen_as.h"
+#include "runtime/layout/layout.h"
 #include "support/layouts.h"
 #include "support/menus.h"
 
@@ -82,6 +84,78 @@ TEST_F(EyesRules, AgainstWhatIsReallyBehindIt) {
   EXPECT_TRUE(of("contrast").empty());
   project.screens[0].edit().backdrop = Fill::solid({235, 235, 220, 255});
   EXPECT_FALSE(of("contrast").empty());
+}
+
+// Where the button lies on something else on another display, in another language, or once
+// something hidden is shown.
+TEST_F(EyesRules, AgainstAllThatMayLieBehindIt) {
+  setAll({plate, Prop::Opacity}, 0.0);
+  setAll({label, Prop::Colour}, Colour{240, 240, 240, 255});
+  setAll({label, Prop::Size}, 18.0);  // large ones find a grey between both
+  Screen& screen = project.screens[0].edit();
+  screen.backdrop = Fill::solid({20, 30, 40, 255});
+  Item pane;
+  pane.id = {"pane"};
+  pane.what = PanelData{.fill = Fill::solid({235, 235, 220, 255})};
+  pane.place.y.size = 2000;
+  // At the right: on the first display it lies beside the buttons, on the narrow one below them.
+  pane.place.x = {.pin = Pin::End, .size = 700};
+  project.displays = {Display{{"wide"}, "Wide", 1920, 1080},
+                      Display{{"narrow"}, "Narrow", 640, 1080}};
+  screen.items.insert(screen.items.begin(), pane);
+  const Findings found = of("contrast");
+  ASSERT_FALSE(found.empty());
+  for (const Finding& f : found) {
+    EXPECT_EQ(f.display.text, "narrow");
+    EXPECT_THAT(f.reason, HasSubstr("on Narrow"));
+    // No colour stands out from both grounds: the mend of the one would break the other.
+    EXPECT_TRUE(f.mends.empty());
+  }
+  project.displays.pop_back();
+  EXPECT_TRUE(of("contrast").empty());
+  // Hidden at first, right below them.
+  Item& hidden = screen.items.front().edit();
+  hidden.place.x = {.pin = Pin::Start, .size = 700};
+  EXPECT_FALSE(of("contrast").empty());
+  hidden.hidden = true;
+  EXPECT_FALSE(of("contrast").empty());
+  // Above them it is not behind them.
+  std::rotate(screen.items.begin(), screen.items.begin() + 1, screen.items.end());
+  EXPECT_TRUE(of("contrast").empty());
+}
+
+// A picture over a button hides it where it is opaque: a frame around it does not.
+TEST_F(EyesRules, APictureLaidOverAButtonHidesItWhereItIsOpaque) {
+  QTemporaryDir folder;
+  const auto laid = [&](bool frame) {
+    QImage image(200, 200, QImage::Format_ARGB32);
+    image.fill(QColor(90, 120, 60));
+    if (frame)
+      for (int y = 20; y < 180; ++y)
+        for (int x = 20; x < 180; ++x) image.setPixelColor(x, y, Qt::transparent);
+    EXPECT_TRUE(image.save(folder.filePath(QStringLiteral("over.png"))));
+    Project p = project;
+    Item over;
+    over.id = {"over"};
+    over.what = PictureData{.file = "over.png"};
+    const Layout layout = layOut(p, *p.screens[0], p.displays[0], PlainMeasure());
+    for (size_t i = 0; i < layout.items.size(); ++i)
+      if (p.screens[0]->items[i]->id == ids[0]) {
+        const Box& box = layout.items[i].box;
+        over.place.x = {.pin = Pin::Start, .offset = box.x, .size = box.w};
+        over.place.y = {.pin = Pin::Start, .offset = box.y, .size = box.h};
+      }
+    p.screens[0].edit().items.emplace_back(over);
+    PaintedEyes eyes(folder.path());
+    Findings out = check(p, {.eyes = &eyes});
+    std::erase_if(out, [](const Finding& f) { return f.rule != "focus-covered"; });
+    return out;
+  };
+  EXPECT_TRUE(laid(true).empty());
+  const Findings hidden = laid(false);
+  ASSERT_EQ(hidden.size(), 1u);
+  EXPECT_EQ(hidden[0].item, ids[0]);
+  EXPECT_GT(*hidden[0].figure, 90);
 }
 
 // What one button has of its own is mended there, and the kind stays.

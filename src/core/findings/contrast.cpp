@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <map>
+#include <optional>
 
 #include "core/edit/kind_edits.h"
 #include "core/findings/rules.h"
@@ -32,14 +33,41 @@ LookOwner ownerOf(const Screen& screen, const Item& item) {
 struct Seen {
   Eyes::Caption worst;
   bool other = false;
+  const Display* display = nullptr;
+  LanguageId language = {};
 };
+
+// What one look has been read on.
+struct Grounds {
+  std::optional<Seen> worst;
+  std::vector<std::pair<Colour, double>> all;  // and the contrast that is wanted there
+};
+
+// What a screen looks like everywhere.
+struct Everywhere {
+  std::vector<Layout> layouts;
+  std::vector<const Display*> displays;  // of each
+};
+Everywhere layOutEverywhere(const Surroundings& around, const Screen& screen) {
+  Everywhere out;
+  const Project& p = around.project;
+  const std::vector<Language> none(1);
+  for (const Display& display : p.displays)
+    for (const Language& language : p.languages.empty() ? none : p.languages) {
+      if (around.stopped()) return out;
+      out.layouts.push_back(layOut(p, screen, {display, language.id}, around.eyes->measure()));
+      out.displays.push_back(&display);
+    }
+  return out;
+}
 
 std::string stateName(const Machine* machine, const StateId& id) {
   const State* state = machine ? findState(*machine, id) : nullptr;
   return state ? state->name : id.text;
 }
 
-void tell(const Surroundings& around, const Screen& screen, const Seen& seen, Findings& out) {
+void tell(const Surroundings& around, const Screen& screen, const Grounds& grounds, Findings& out) {
+  const Seen& seen = *grounds.worst;
   const Eyes::Caption& worst = seen.worst;
   const Item& item = *screen.items[worst.item];
   const Kind& kind = *find(around.project, item.button()->kind);
@@ -49,24 +77,29 @@ void tell(const Surroundings& around, const Screen& screen, const Seen& seen, Fi
   const LookOwner owner = ownerOf(screen, item);
   const PropKey key{worst.part, Prop::Colour};
   Finding f{.place = fmt::format("{} · {}", screen.name, displayName(item)),
-            .reason = fmt::format("its {} has a contrast of {:.1f} : 1 in state “{}”{}; {:g} : 1 "
-                                  "is wanted",
-                                  worst.icon ? "icon" : "caption", worst.ratio,
-                                  stateName(machine, worst.state),
-                                  !seen.other                       ? ""
-                                  : around.project.settings.darkSet ? " in the light set"
-                                                                    : " in the dark set",
-                                  least),
+            .reason = fmt::format(
+                "its {} has a contrast of {:.1f} : 1 in state “{}”{}{}; {:g} "
+                ": 1 is wanted",
+                worst.icon ? "icon" : "caption", worst.ratio, stateName(machine, worst.state),
+                !seen.other                       ? ""
+                : around.project.settings.darkSet ? " in the light set"
+                                                  : " in the dark set",
+                seen.display ? " on " + seen.display->name : std::string(), least),
             .kind = kind.id,
             .state = worst.state,
             .screen = screen.id,
             .item = owner.item,
+            .display = seen.display ? seen.display->id : DisplayId{},
+            .language = seen.language,
             .figure = worst.ratio,
             .limit = least,
             .unit = ": 1"};
   if (worst.icon) f.detail = "icon";
   if (seen.other) f.detail += f.detail.empty() ? "other set" : " other set";
-  if (!seen.other && contrast(better, worst.behind) >= least)
+  const bool mends = std::all_of(grounds.all.begin(), grounds.all.end(), [&](const auto& ground) {
+    return contrast(better, ground.first) >= ground.second;
+  });
+  if (!seen.other && mends)
     f.mends = {changeCells(owner, {{worst.state, key, better}},
                            fmt::format("change the {}’s colour", worst.icon ? "icon" : "caption"))};
   out.push_back(std::move(f));
@@ -80,28 +113,32 @@ bool hasDarkSides(const Project& project) {
 
 }  // namespace
 
-// On the first display in the first language; of each kind and state the worst is told. What
-// disabled buttons show may be weak (“inactive component”). What the other set alone breaks is told
-// as such.
+// On each display in each language; of each kind and state the worst is told. What disabled buttons
+// show may be weak (“inactive component”). What the other set alone breaks is told as such.
 void checkContrast(const Surroundings& around, const Screen& screen, Findings& out) {
   if (!around.eyes || around.project.displays.empty() || around.stopped()) return;
   const bool startsDark = around.project.settings.darkSet;
-  std::map<std::tuple<KindId, StateId, ItemId>, Seen> worst;
+  std::map<std::tuple<KindId, StateId, ItemId>, Grounds> looks;
+  const Everywhere all = layOutEverywhere(around, screen);
   Project project = around.project;
   for (const bool other : {false, true}) {
     if (other && !hasDarkSides(project)) break;
     project.settings.darkSet = startsDark != other;
-    const Layout layout = layOut(project, screen, project.displays.front(), around.eyes->measure());
-    for (const Eyes::Caption& each : around.eyes->captions(project, screen, layout, around.stop)) {
-      if (each.ratio >= wanted(each)) continue;
+    for (const Eyes::Caption& each :
+         around.eyes->captions(project, screen, all.layouts, around.stop)) {
       const Item& item = *screen.items[each.item];
-      const auto [at, isNew] = worst.try_emplace(
-          {item.button()->kind, each.state, ownerOf(screen, item).item}, Seen{each, other});
-      if (!isNew && at->second.other == other && each.ratio < at->second.worst.ratio)
-        at->second.worst = each;
+      Grounds& of = looks[{item.button()->kind, each.state, ownerOf(screen, item).item}];
+      if (!other) of.all.emplace_back(each.behind, wanted(each));
+      if (each.ratio >= wanted(each)) continue;
+      if (of.worst && (of.worst->other != other || each.ratio >= of.worst->worst.ratio)) continue;
+      // That it is worst where one looks first goes without saying.
+      const bool first = each.layout == 0;
+      of.worst = {each, other, first ? nullptr : all.displays[each.layout],
+                  first ? LanguageId{} : all.layouts[each.layout].language};
     }
   }
-  for (const auto& [key, each] : worst) tell(around, screen, each, out);
+  for (const auto& [key, grounds] : looks)
+    if (grounds.worst) tell(around, screen, grounds, out);
 }
 
 // Of each kind the way on which it is gone the longest.

@@ -20,10 +20,10 @@ bool isOpaque(const Fill& fill) {
                      [](const Stop& stop) { return stop.colour.a == 255; });
 }
 
-// Whether nothing is seen through it. Of pictures that is not known: a frame may be laid over all.
-bool hides(const Item& item) {
+// Whether nothing is seen through it, or only eyes can tell: a picture may be a frame around all.
+bool mayHide(const Item& item, const Eyes* eyes) {
   const auto* panel = std::get_if<PanelData>(&item.what);
-  return panel && isOpaque(panel->fill);
+  return panel ? isOpaque(panel->fill) : eyes && std::holds_alternative<PictureData>(item.what);
 }
 
 double areaOf(const Box& box) {
@@ -50,15 +50,20 @@ void checkCovered(const Surroundings& around, const Screen& screen, Findings& ou
     const Layout layout =
         layOut(around.project, screen, display, around.eyes ? around.eyes->measure() : plain);
     for (size_t over = 1; over < screen.items.size(); ++over) {
-      if (!hides(*screen.items[over]) || !layout.items[over].isSeen()) continue;
+      const Item& cover = *screen.items[over];
+      if (!mayHide(cover, around.eyes) || !layout.items[over].isSeen()) continue;
       for (size_t i = 0; i < over; ++i) {
         const Item& item = *screen.items[i];
         if (!item.button() || isStill(around.project, item) || !layout.items[i].isSeen()) continue;
-        if (panelOf(screen, item) != panelOf(screen, *screen.items[over])) continue;
+        if (panelOf(screen, item) != panelOf(screen, cover)) continue;
         const Box& box = layout.items[i].visible;
         const double all = areaOf(box);
         if (all <= 0) continue;
-        const double share = areaOf(sharedBy(box, layout.items[over].visible)) / all;
+        const Box shared = sharedBy(box, layout.items[over].visible);
+        double share = areaOf(shared) / all;
+        if (share < kMostCovered) continue;
+        if (std::holds_alternative<PictureData>(cover.what))
+          share *= around.eyes->opaqueShare(cover, layout.items[over], shared, layout.rightToLeft);
         Worst& known = worst[{i, over}];
         if (share > known.share) known = {share, display.id};
       }

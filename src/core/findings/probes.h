@@ -3,6 +3,7 @@
 #include <atomic>
 #include <functional>
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -45,11 +46,14 @@ class Eyes {
   };
   virtual Missing missingLetters(const Project& project, const ButtonData& button,
                                  const LanguageId& language) = 0;
-  // Of the captions that are shown, and of icons that stand without one, in every state of their
-  // buttons, against what is painted behind them there. Where a kind hides what lies behind it, one
-  // stands for all. Comes back early once `stop` is set.
+  // Of captions, and of icons that stand without one, in every state of their buttons, against what
+  // is painted behind them there: in each of the layouts, and where something that is hidden at
+  // first can lie behind them, against that, too. What lies on the same as another has lain on is
+  // left out; where a kind hides what is behind it, one button stands for all. Comes back early
+  // once `stop` is set.
   struct Caption {
     size_t item = 0;
+    size_t layout = 0;  // by index
     StateId state = {};
     PartId part = {};
     double ratio = 0;               // WCAG 2.2 §1.4.3: 1–21
@@ -58,7 +62,8 @@ class Eyes {
     bool icon = false;
   };
   virtual std::vector<Caption> captions(const Project& project, const Screen& screen,
-                                        const Layout& layout, const std::atomic<bool>* stop) = 0;
+                                        std::span<const Layout> layouts,
+                                        const std::atomic<bool>* stop) = 0;
   // On the ways between two states of a kind that take time: for how long, ms, its sample caption,
   // or an icon that stands alone, is below 3 : 1 against what is painted behind it, and how low.
   struct Fading {
@@ -69,6 +74,10 @@ class Eyes {
   // What takes less than `least` is left out.
   virtual std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                                       const std::atomic<bool>* stop) = 0;
+  // How much of a part of what a panel or a picture is laid over cannot be seen through it, 0–1.
+  // `part` lies within it, layout px.
+  virtual double opaqueShare(const Item& over, const Placed& placed, const Box& part,
+                             bool rightToLeft) = 0;
   // How many px of a kind look otherwise in the one state than in the other to those who see so:
   // by 0.04 and more in OKLab. Counts no further than `enough`.
   virtual int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b,

@@ -45,11 +45,15 @@ void finish(Findings& found, std::string_view rule) {
 
 }  // namespace
 
+bool Review::Around::operator==(const Around& o) const {
+  return named.same(o.named) && displays == o.displays && languages == o.languages &&
+         settings == o.settings;
+}
+
 bool Review::Basis::same(const Basis& o) const {
-  return sameParts(kinds, o.kinds) && sameParts(machines, o.machines) &&
-         sameParts(screens, o.screens) && sameParts(named, o.named) && names == o.names &&
-         displays == o.displays && languages == o.languages && values == o.values &&
-         settings == o.settings && shortcuts == o.shortcuts && bindings == o.bindings;
+  return around == o.around && values == o.values && steps == o.steps &&
+         sameParts(kinds, o.kinds) && sameParts(machines, o.machines) &&
+         sameParts(screens, o.screens);
 }
 
 // One check: each rule for each of its parts. What must be looked at is known first, then looked at
@@ -58,7 +62,17 @@ class Review::Run {
  public:
   Run(Review& review, const Project& project, const Probes& probes)
       : review_(review), project_(project), probes_(probes) {
-    for (const auto& screen : project.screens) screens_.push_back(screen->id);
+    std::vector<ScreenId> screens;
+    for (const auto& screen : project.screens) screens.push_back(screen->id);
+    review.around_.look({project.named, project.displays, project.languages, project.settings});
+    review.values_.look(project.values);
+    review.steps_.look({std::move(screens), project.shortcuts, project.bindings});
+    for (const auto& kind : project.kinds)
+      kinds_.push_back(&kept(Sort::Kind, kind->id.text, basisOf(kind)));
+    for (const auto& machine : project.machines)
+      machines_.push_back(&kept(Sort::Machine, machine->id.text, basisOf(machine)));
+    for (const auto& screen : project.screens)
+      screens_.push_back(&kept(Sort::Screen, screen->id.text, basisOf(screen)));
     for (size_t i = 0; i < allRules().size(); ++i) plan(i);
   }
 
@@ -68,11 +82,8 @@ class Review::Run {
     for (Job& job : jobs_) {
       review_.looked_ += job.whole;
       // What is not whole is told, and not kept.
-      if (job.kept && job.whole) {
-        job.kept->basis = std::move(job.basis);
-        job.kept->found = std::move(job.found);
-      }
-      append(out, job.kept && !job.isOpen() ? job.kept->found : std::move(job.found));
+      if (job.kept && job.whole) job.kept->found[job.rule] = std::move(job.found);
+      append(out, job.kept && !job.isOpen() ? job.kept->found[job.rule] : std::move(job.found));
     }
     return out;
   }
@@ -80,44 +91,57 @@ class Review::Run {
  private:
   using Judge = std::function<void(const Surroundings&, Findings&)>;
   struct Job {
+    size_t rule = 0;
     Judge judge = {};      // none: what is kept holds
     Kept* kept = nullptr;  // none: it is never kept
-    Basis basis = {};
     Findings found = {};
     bool whole = false;
     bool isOpen() const { return judge && !whole; }
   };
 
-  void plan(size_t index) {
-    const Rule& rule = allRules()[index];
+  // What is kept of a part, as far as it holds.
+  Kept& kept(Sort sort, const std::string& id, Basis basis) {
+    Kept& out = review_.kept_[{sort, id}];
+    if (out.round == 0 || !out.basis.same(basis)) {
+      out.found.clear();
+      out.basis = std::move(basis);
+    }
+    out.round = review_.round_;
+    return out;
+  }
+
+  void plan(size_t rule) {
+    const auto& judge = allRules()[rule].judge;
     const Project& p = project_;
-    if (const auto* judge = std::get_if<ProjectRule>(&rule.judge))
-      add(index, nullptr, {.judge = *judge});
-    else if (const auto* kinds = std::get_if<KindRule>(&rule.judge))
-      for (const auto& kind : p.kinds) part(index, *kind, basisOf(kind), *kinds);
-    else if (const auto* machines = std::get_if<MachineRule>(&rule.judge))
-      for (const auto& machine : p.machines) part(index, *machine, basisOf(machine), *machines);
-    else if (const auto* screens = std::get_if<ScreenRule>(&rule.judge))
-      for (const auto& screen : p.screens) part(index, *screen, basisOf(screen), *screens);
+    if (const auto* project = std::get_if<ProjectRule>(&judge))
+      add(nullptr, {.rule = rule, .judge = *project});
+    else if (const auto* kinds = std::get_if<KindRule>(&judge))
+      parts(rule, p.kinds, kinds_, *kinds);
+    else if (const auto* machines = std::get_if<MachineRule>(&judge))
+      parts(rule, p.machines, machines_, *machines);
+    else if (const auto* screens = std::get_if<ScreenRule>(&judge))
+      parts(rule, p.screens, screens_, *screens);
   }
 
   template <class Part, class JudgePart>
-  void part(size_t index, const Part& part, Basis basis, JudgePart judge) {
-    Kept& kept = review_.kept_[{index, part.id.text}];
-    const bool holds = kept.round != 0 && kept.basis.same(basis);
-    kept.round = review_.round_;
-    if (holds) return jobs_.push_back({.kept = &kept});
-    add(index, &part,
-        {.judge = [judge, &part](const Surroundings& around,
-                                 Findings& out) { judge(around, part, out); },
-         .kept = &kept,
-         .basis = std::move(basis)});
+  void parts(size_t rule, const std::vector<Shared<Part>>& all, const std::vector<Kept*>& kept,
+             JudgePart judge) {
+    for (size_t i = 0; i < all.size(); ++i) {
+      const Part& part = *all[i];
+      if (kept[i]->found.count(rule))
+        jobs_.push_back({.rule = rule, .kept = kept[i]});
+      else
+        add(&part, {.rule = rule,
+                    .judge = [judge, &part](const Surroundings& around,
+                                            Findings& out) { judge(around, part, out); },
+                    .kept = kept[i]});
+    }
   }
 
   // All that is asked of one part is asked by the same eyes, one after the other: what they have
   // seen of it serves again.
-  void add(size_t index, const void* part, Job job) {
-    job.judge = [judge = std::move(job.judge), name = allRules()[index].name](
+  void add(const void* part, Job job) {
+    job.judge = [judge = std::move(job.judge), name = allRules()[job.rule].name](
                     const Surroundings& around, Findings& out) {
       judge(around, out);
       finish(out, name);
@@ -153,35 +177,21 @@ class Review::Run {
     out.insert(out.end(), std::make_move_iterator(found.begin()),
                std::make_move_iterator(found.end()));
   }
-  // Names, displays and settings may matter to all of them.
-  Basis around() const {
-    Basis out;
-    out.named = {project_.named};
-    out.displays = project_.displays;
-    out.languages = project_.languages;
-    out.settings = project_.settings;
-    return out;
-  }
   Basis basisOf(const Shared<Kind>& kind) const {
-    Basis out = around();
-    out.kinds = {kind};
+    Basis out{.kinds = {kind}, .around = review_.around_.count};
     addPart(out.machines, project_.machines, kind->machine);
     return out;
   }
   Basis basisOf(const Shared<Machine>& machine) const {
-    Basis out = around();
-    out.machines = {machine};
-    out.values = project_.values;
-    return out;
+    return {
+        .machines = {machine}, .around = review_.around_.count, .values = review_.values_.count};
   }
   // The kinds of its buttons, for their sizes; other screens only by whether they are there.
   Basis basisOf(const Shared<Screen>& screen) const {
-    Basis out = around();
-    out.screens = {screen};
-    out.values = project_.values;
-    out.names = screens_;
-    out.shortcuts = project_.shortcuts;
-    out.bindings = project_.bindings;
+    Basis out{.screens = {screen},
+              .around = review_.around_.count,
+              .values = review_.values_.count,
+              .steps = review_.steps_.count};
     std::set<KindId> used;
     for (const auto& item : screen->items)
       if (const ButtonData* button = item->button(); button && used.insert(button->kind).second) {
@@ -195,9 +205,9 @@ class Review::Run {
   Review& review_;
   const Project& project_;
   const Probes& probes_;
-  std::vector<ScreenId> screens_;
-  std::vector<Job> jobs_;                    // in the order of the rules
-  std::vector<std::vector<size_t>> groups_;  // of jobs, by the part that they are about
+  std::vector<Kept*> kinds_, machines_, screens_;  // of each of the project's
+  std::vector<Job> jobs_;                          // in the order of the rules
+  std::vector<std::vector<size_t>> groups_;        // of jobs, by the part that they are about
   std::map<const void*, size_t> groupOf_;
   std::atomic<size_t> next_ = 0;
 };

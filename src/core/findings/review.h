@@ -16,28 +16,47 @@ class Review {
   int looked() const { return looked_; }
 
  private:
-  // All that a rule's answer for one part may rest on; parts are compared by identity.
-  struct Basis {
-    std::vector<Shared<Kind>> kinds;
-    std::vector<Shared<Machine>> machines;
-    std::vector<Shared<Screen>> screens;
-    std::vector<Shared<NamedValues>> named;
-    std::vector<ScreenId> names;  // of the screens that there are
+  // What may matter to all parts of a sort; counted up when it is another.
+  template <class T>
+  struct Counted {
+    T now = {};
+    std::uint64_t count = 0;
+    void look(T fresh) {
+      if (count == 0 || !(fresh == now)) now = std::move(fresh), ++count;
+    }
+  };
+  struct Around {
+    Shared<NamedValues> named;
     std::vector<Display> displays;
     std::vector<Language> languages;
-    std::vector<ProjectValue> values;
     Settings settings;
+    bool operator==(const Around& other) const;
+  };
+  struct Steps {
+    std::vector<ScreenId> screens;  // that there are
     std::vector<Shortcut> shortcuts;
     std::vector<Binding> bindings;
+    bool operator==(const Steps& other) const = default;
+  };
+  // All that the rules' answers for one part may rest on; parts are compared by identity.
+  struct Basis {
+    std::vector<Shared<Kind>> kinds = {};
+    std::vector<Shared<Machine>> machines = {};
+    std::vector<Shared<Screen>> screens = {};
+    std::uint64_t around = 0, values = 0, steps = 0;
     bool same(const Basis& other) const;
   };
   struct Kept {
     Basis basis;
-    Findings found;
+    std::map<size_t, Findings> found;  // by rule: what was looked at whole
     std::uint64_t round = 0;
   };
   class Run;
-  std::map<std::pair<size_t, std::string>, Kept> kept_;  // by rule and the part's id
+  Counted<Around> around_;
+  Counted<std::vector<ProjectValue>> values_;
+  Counted<Steps> steps_;
+  enum class Sort { Kind, Machine, Screen };
+  std::map<std::pair<Sort, std::string>, Kept> kept_;  // by the part's id
   std::uint64_t round_ = 0;
   int looked_ = 0;
 };

@@ -56,9 +56,9 @@ void checkToldApart(const Surroundings& around, const Kind& kind, Findings& out)
   if (!around.eyes || !machine || kind.still) return;
   const double asked = std::max(24.0, kind.width * kind.height / 200);
   for (const auto& [one, other] : pairsOf(*machine)) {
-    if (around.stopped()) return;
     const State& state = machine->states[other];
     for (const Vision vision : kEverybody) {
+      if (around.stopped()) return;
       const int px = around.eyes->changedPx(around.project, kind, one, other, vision,
                                             static_cast<int>(std::ceil(asked)));
       if (px >= asked) continue;

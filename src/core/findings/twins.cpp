@@ -10,6 +10,7 @@
 #include "core/edit/machine_edits.h"
 #include "core/findings/rules.h"
 #include "core/findings/vision.h"
+#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {

@@ -2,9 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
-
-#include "runtime/machine/mix.h"
 
 namespace bristle {
 namespace {
@@ -89,16 +86,6 @@ std::string_view nameOf(Vision vision) {
       return "in sunlight";
   }
   return {};
-}
-
-double lookApart(Colour a, Colour b) {
-  const auto at = [](Colour colour) {
-    const Lch c = toLch(colour);
-    const double h = c.h * std::numbers::pi / 180;
-    return std::array{c.l, c.c * std::cos(h), c.c * std::sin(h)};
-  };
-  const auto p = at(a), q = at(b);
-  return std::hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
 }
 
 }  // namespace bristle

@@ -27,7 +27,5 @@ Seeing seeingOf(Vision vision);
 Colour seenWith(Vision vision, Colour colour);
 // “without red cones” …
 std::string_view nameOf(Vision vision);
-// How far apart two opaque colours look: the distance in OKLab (B. Ottosson, 2020).
-double lookApart(Colour a, Colour b);
 
 }  // namespace bristle

@@ -82,8 +82,9 @@ Miniatures::Miniatures(QObject* parent)
         Entry& entry = entries_[now_.first];
         entry.image = std::move(image);
         entry.shows = std::move(now_.second);
+        const ScreenId of = std::get<ScreenId>(now_.first);
         next();
-        Q_EMIT changed();
+        Q_EMIT changed(of);
       }) {
   soon_.setSingleShot(true);
   soon_.setInterval(kDrawAfter);
@@ -101,7 +102,8 @@ void Miniatures::setFolder(const QString& folder) {
 void Miniatures::forget() {
   kit_->stale = true;
   for (auto& [key, entry] : entries_) entry.shows.reset();
-  Q_EMIT changed();
+  Q_EMIT changed({});
+  Q_EMIT forgotten();
 }
 
 bool Miniatures::busy() const {

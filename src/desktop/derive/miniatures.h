@@ -38,8 +38,10 @@ class Miniatures : public QObject {
   int drawn() const { return drawn_; }  // in all, so that tests can count
 
  Q_SIGNALS:
-  // One that was asked for is there.
-  void changed();
+  // One that was asked for is there: of a screen, or, with an empty id, of a kind.
+  void changed(const bristle::ScreenId& screen);
+  // All are out of date; what shows them asks for them again.
+  void forgotten();
 
  private:
   using Key = std::tuple<ScreenId, KindId, DisplayId, LanguageId, int, int, std::string>;

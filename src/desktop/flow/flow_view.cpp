@@ -43,9 +43,11 @@ FlowView::FlowView(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   // Many come one after the other.
   soon_.setSingleShot(true);
   soon_.setInterval(40);
-  connect(&soon_, &QTimer::timeout, this, [this] { update(); });
+  connect(&soon_, &QTimer::timeout, this, [this] { updateRedrawn(); });
   connect(&work.findings(), &FindingsWatch::changed, this, [this] { update(); });
-  connect(&work.miniatures(), &Miniatures::changed, this, [this] {
+  connect(&work.miniatures(), &Miniatures::forgotten, this, [this] { update(); });
+  connect(&work.miniatures(), &Miniatures::changed, this, [this](const ScreenId& screen) {
+    redrawn_.push_back(screen);
     if (!soon_.isActive()) soon_.start();
   });
   new WhileSeen(work, this, [this] { refresh(); });
@@ -60,6 +62,20 @@ void FlowView::refresh() {
   if (at_ >= count) at_ = count ? count - 1 : 0;
   Q_EMIT stepChanged();
   update();
+}
+
+// All that leads past them would take long to paint each time.
+void FlowView::updateRedrawn() {
+  const auto& all = work_.project().screens;
+  for (const ScreenId& id : std::exchange(redrawn_, {})) {
+    const auto at = std::find_if(all.begin(), all.end(),
+                                 [&](const Shared<Screen>& screen) { return screen->id == id; });
+    if (at == all.end()) continue;
+    const QRectF box = map_.box(int(at - all.begin()));
+    update(QRectF(toWidget(box.topLeft()), box.size() * viewport_.zoom())
+               .toAlignedRect()
+               .adjusted(-2, -2, 2, 2));
+  }
 }
 
 int FlowView::pickedScreen() const {

@@ -61,6 +61,7 @@ class FlowView : public QWidget {
 
  private:
   void refresh();
+  void updateRedrawn();
   void panBy(const QPointF& by);
   int pickedScreen() const;
   void pick(int screen, const ItemId& button);
@@ -92,7 +93,8 @@ class FlowView : public QWidget {
   int drawnOn_ = -1;  // its screen
   std::optional<size_t> retargets_;
   QTimer soon_;
-  QPointF at2_;  // where the pointer is, widget px
+  std::vector<ScreenId> redrawn_;  // whose miniatures came since the last frame
+  QPointF at2_;                    // where the pointer is, widget px
   bool drawing_ = false;
 };
 

@@ -183,6 +183,12 @@ bool inGamut(const Lab& lab) {
 
 }  // namespace
 
+double lookApart(Colour a, Colour b) {
+  const Lab x = toLab(a), y = toLab(b);
+  const double l = x.l - y.l, u = x.a - y.a, v = x.b - y.b;
+  return std::sqrt(l * l + u * u + v * v);
+}
+
 Lch toLch(Colour colour) {
   const Lab lab = toLab(colour);
   const double c = std::hypot(lab.a, lab.b);

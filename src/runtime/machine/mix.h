@@ -16,6 +16,9 @@ void mixInto(Value& out, const Value& a, const Value& b, double t);
 double luminance(Colour colour);
 double contrast(Colour a, Colour b);
 
+// How far apart two colours look, their opacity aside: the distance in OKLab (B. Ottosson, 2020).
+double lookApart(Colour a, Colour b);
+
 // OKLCH (CSS Color Module Level 4 §9.4): lightness 0–1, chroma 0–0.4 or so, hue in degrees.
 struct Lch {
   double l = 0, c = 0, h = 0;

@@ -1,5 +1,6 @@
 // How others see colours, by a plain second computation from the published matrices.
 #include "core/findings/vision.h"
+#include "runtime/machine/mix.h"
 
 #include <gtest/gtest.h>
 
