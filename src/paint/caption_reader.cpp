@@ -18,7 +18,6 @@
 namespace bristle {
 namespace {
 
-constexpr double kLarge = 24, kLargeBold = 18.66;  // px (WCAG 2.2, “large scale”)
 constexpr double kReadable = 3;     // of large text; what fades is not asked for more
 constexpr int kMoments = 16;        // of a transition: the half-way one among them
 constexpr double kMostSide = 8192;  // px of what is painted behind a button
@@ -84,17 +83,6 @@ std::optional<QRgb> oneColour(const QImage& image) {
 
 size_t hashOf(const QImage& image) {
   return qHashBits(image.constBits(), size_t(image.sizeInBytes()));
-}
-
-bool isLarge(const LookTable& table, const Look& look, const PartId& label, double scale) {
-  const int size = table.channel({label, Prop::Size}),
-            weight = table.channel({label, Prop::Weight});
-  const auto number = [&](int channel) {
-    const auto* value = channel < 0 ? nullptr : std::get_if<double>(&look[size_t(channel)]);
-    return value ? *value : 0.0;
-  };
-  const double px = number(size) * scale;
-  return px >= kLarge || (px >= kLargeBold && number(weight) >= 700);
 }
 
 bool isUsed(const Machine& machine, StateIndex state) {

@@ -10,6 +10,8 @@
 namespace bristle {
 namespace {
 
+constexpr double kLarge = 24, kLargeBold = 18.66;  // px
+constexpr double kText = 4.5, kLargeText = 3;
 constexpr double kLeastCoverage = 0.6;  // of a pixel by a letter: edges are half ground anyway
 
 struct Found {
@@ -100,6 +102,23 @@ std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& k
 std::optional<CaptionContrast> iconContrast(LookPainter& looks, const Kind& kind, const Look& look,
                                             const std::string& caption, const QImage& backdrop) {
   return contrastOf(looks, kind, look, caption, backdrop, PartType::Icon);
+}
+
+bool isLarge(const LookTable& table, const Look& look, const PartId& label, double scale) {
+  const int size = table.channel({label, Prop::Size}),
+            weight = table.channel({label, Prop::Weight});
+  const auto number = [&](int channel) {
+    const auto* value = channel < 0 ? nullptr : std::get_if<double>(&look[size_t(channel)]);
+    return value ? *value : 0.0;
+  };
+  const double px = number(size) * scale;
+  return px >= kLarge || (px >= kLargeBold && number(weight) >= 700);
+}
+
+double wantedContrast(const Kind& kind, const LookTable& table, const Look& look) {
+  for (const Part& part : kind.parts)
+    if (part.type == PartType::Label) return isLarge(table, look, part.id, 1) ? kLargeText : kText;
+  return kText;
 }
 
 }  // namespace bristle

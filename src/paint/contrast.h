@@ -20,4 +20,10 @@ std::optional<CaptionContrast> captionContrast(LookPainter& looks, const Kind& k
 std::optional<CaptionContrast> iconContrast(LookPainter& looks, const Kind& kind, const Look& look,
                                             const std::string& caption, const QImage& backdrop);
 
+// Whether a caption counts as large (WCAG 2.2, “large scale”): 24 px, or bold and 18.66 px, and
+// more, when it is drawn `scale` times as large as it is written.
+bool isLarge(const LookTable& table, const Look& look, const PartId& label, double scale);
+// What is asked of a kind’s caption in a look: WCAG 2.2 §1.4.3.
+double wantedContrast(const Kind& kind, const LookTable& table, const Look& look);
+
 }  // namespace bristle

@@ -23,6 +23,31 @@ TEST_F(Frame, TheShelfShowsWhatIsThereAndPicksIt) {
   EXPECT_EQ(named<QListWidget>(QStringLiteral("Kinds"))->count(), 2) << "and a reusable group";
 }
 
+// Whichever bench is shown.
+TEST_F(Frame, DeleteRemovesWhatIsPickedOnTheShelf) {
+  window->openBench(QStringLiteral("flow"));
+  auto* screens = named<QListWidget>(QStringLiteral("Screens"));
+  const ScreenId first = project().screens[0]->id;
+  screens->setFocus();
+  screens->setCurrentRow(1);
+  QTest::keyClick(screens, Qt::Key_Delete);
+  ASSERT_EQ(project().screens.size(), 1u);
+  EXPECT_EQ(project().screens[0]->id, first);
+  work().undo();
+  EXPECT_EQ(project().screens.size(), 2u);
+  // Several at once, and one undo.
+  click(QStringLiteral("New kind"));
+  click(QStringLiteral("New kind"));
+  auto* kinds = named<QListWidget>(QStringLiteral("Kinds"));
+  kinds->setFocus();
+  kinds->setCurrentRow(1);
+  QTest::keyClick(kinds, Qt::Key_Down, Qt::ShiftModifier);
+  QTest::keyClick(kinds, Qt::Key_Delete);
+  EXPECT_EQ(project().kinds.size(), 1u);
+  work().undo();
+  EXPECT_EQ(project().kinds.size(), 3u);
+}
+
 TEST_F(Frame, MiniaturesFollowTheLook) {
   work().replace(columnMenu({"One"}), {}, false);
   auto* kinds = named<QListWidget>(QStringLiteral("Kinds"));

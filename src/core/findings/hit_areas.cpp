@@ -38,27 +38,32 @@ bool isPlaced(const Project& project, const Kind& kind) {
 struct Target {
   Box area;
   bool ofKind = false;
+  ItemId hiddenIn;  // empty: it is seen at first
 };
-// Calls with the targets of each screen on which there is a button of the kind, on the first
-// display, until it hands back false. Whether it never did.
+// Calls with each target of the kind and each that is seen together with it, on every display,
+// until it hands back false. Whether it never did.
 template <class Use>
 bool everywhere(const Surroundings& around, const Kind& kind, Use use) {
   const Project& project = around.project;
   const PlainMeasure plain;
-  if (project.displays.empty()) return true;
   for (const auto& screen : project.screens) {
-    const auto& items = screen->items;
-    if (around.stopped()) return false;
     if (!isOn(*screen, kind)) continue;
-    const Layout layout = layOut(project, *screen, project.displays.front(),
-                                 around.eyes ? around.eyes->measure() : plain);
-    std::vector<Target> targets;
-    for (size_t i = 0; i < items.size(); ++i)
-      if (items[i]->button() && layout.items[i].isSeen() && !isStill(project, *items[i]))
-        targets.push_back({layout.items[i].hit, items[i]->button()->kind == kind.id});
-    for (size_t i = 0; i < targets.size(); ++i)
-      for (size_t j = 0; j < targets.size() && targets[i].ofKind; ++j)
-        if (i != j && !use(targets[i], targets[j])) return false;
+    for (const Display& display : project.displays) {
+      if (around.stopped()) return false;
+      const Layout layout =
+          layOut(project, *screen, display, around.eyes ? around.eyes->measure() : plain);
+      std::vector<Target> targets;
+      for (size_t i = 0; i < screen->items.size(); ++i) {
+        const Item& item = *screen->items[i];
+        if (!item.button() || isStill(project, item)) continue;
+        targets.push_back({layout.items[i].hit, item.button()->kind == kind.id,
+                           layout.items[i].isSeen() ? ItemId() : item.parent});
+      }
+      for (size_t i = 0; i < targets.size(); ++i)
+        for (size_t j = 0; j < targets.size() && targets[i].ofKind; ++j)
+          if (i != j && targets[i].hiddenIn == targets[j].hiddenIn && !use(targets[i], targets[j]))
+            return false;
+    }
   }
   return true;
 }

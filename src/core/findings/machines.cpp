@@ -1,7 +1,9 @@
 #include <fmt/format.h>
 
+#include "core/edit/machine_edits.h"
 #include "core/findings/rules.h"
 #include "core/laws/check.h"
+#include "core/laws/mend.h"
 #include "core/laws/sequence.h"
 
 namespace bristle {
@@ -42,12 +44,21 @@ void checkMachineLaws(const Surroundings& around, const Machine& machine, Findin
       checkLaws({machine, ready->program, ready->symbols, ready->values, nullptr, around.stop});
   for (int i = 0; i < kLaws; ++i) {
     const LawResult& law = report.laws[static_cast<size_t>(i)];
-    if (law.broken && law.waived.empty())
-      out.push_back({.place = placeOf(machine),
-                     .reason = fmt::format("law {}, {}: {} (when {})", i + 1, nameOf(Law(i + 1)),
-                                           law.what, inWords(law.sequence, ready->symbols)),
-                     .machine = machine.id,
-                     .detail = std::to_string(i + 1)});
+    if (!law.broken || !law.waived.empty()) continue;
+    Finding f{.place = placeOf(machine),
+              .reason = fmt::format("law {}, {}: {} (when {})", i + 1, nameOf(Law(i + 1)), law.what,
+                                    inWords(law.sequence, ready->symbols)),
+              .machine = machine.id,
+              .detail = std::to_string(i + 1)};
+    // Where not all could be looked at, to try changes would take as long again for each.
+    if (report.whole)
+      if (auto mend = mendFor(machine, around.project, Law(i + 1), nullptr, around.stop)) {
+        f.mends = {mendMachine(machine.id, mend->before, mend->after)};
+        f.mends[0].name = mend->words.size() == 1 ? mend->words[0]
+                                                  : fmt::format("{}, and {} more", mend->words[0],
+                                                                mend->words.size() - 1);
+      }
+    out.push_back(std::move(f));
   }
   if (!report.whole && !around.stopped())
     out.push_back(

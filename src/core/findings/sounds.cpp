@@ -4,6 +4,7 @@
 #include "core/edit/machine_edits.h"
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/edit/settings_edit.h"
 #include "core/findings/check.h"
 
 namespace bristle {
@@ -79,13 +80,19 @@ void checkSounds(const Project& project, const WhyNoFile& why, Findings& out) {
     checkRouteSounds(*screen, why, out);
     checkMusic(*screen, why, out);
   }
-  const Settings& s = project.settings;
-  for (const auto& [what, file] : {std::pair("bump", &s.bumpSound), std::pair("open", &s.openSound),
-                                   std::pair("back", &s.backSound)})
-    if (const std::string reason = file->empty() ? std::string() : why(*file); !reason.empty())
-      out.push_back({.place = "the project’s sound of " + std::string(what) + ", “" + *file + "”",
-                     .reason = reason,
-                     .detail = std::string(what) + " " + *file});
+  for (const auto& [what, member] :
+       {std::pair("bump", &Settings::bumpSound), std::pair("open", &Settings::openSound),
+        std::pair("back", &Settings::backSound)}) {
+    const std::string& file = project.settings.*member;
+    const std::string reason = file.empty() ? std::string() : why(file);
+    if (reason.empty()) continue;
+    out.push_back({.place = "the project’s sound of " + std::string(what) + ", “" + file + "”",
+                   .reason = reason,
+                   .detail = std::string(what) + " " + file,
+                   .mends = {changeSettings("let it be silent", [member = member](Settings& s) {
+                     (s.*member).clear();
+                   })}});
+  }
 }
 
 }  // namespace bristle

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <set>
 
 #include "core/findings/plain_words.h"
 #include "core/findings/rules.h"
@@ -50,8 +51,10 @@ Letters lettersIn(std::string_view text) {
 
 class Texts {
  public:
-  Texts(const Project& project, const Screen& screen, const Item& item, Findings& out)
-      : project_(project), screen_(screen), item_(item), out_(out) {}
+  // What lacks words in languages of `told` goes without saying.
+  Texts(const Project& project, const Screen& screen, const Item& item,
+        const std::set<LanguageId>& told, Findings& out)
+      : project_(project), screen_(screen), item_(item), told_(told), out_(out) {}
 
   void judge(const Text& text, std::string_view what) {
     if (text.empty()) return;
@@ -62,7 +65,8 @@ class Texts {
     for (const Language& language : project_.languages) {
       const std::string& words = wordsIn(project_.languages, text, language.id);
       const bool own = hasWords(project_.languages, text, language.id);
-      if (!own) missing += (missing.empty() ? "" : ", ") + language.name;
+      if (!own && !told_.count(language.id))
+        missing += (missing.empty() ? "" : ", ") + language.name;
       if (own) judgeWords(words, language, what, alike);
     }
     if (!missing.empty())
@@ -98,16 +102,45 @@ class Texts {
   const Project& project_;
   const Screen& screen_;
   const Item& item_;
+  const std::set<LanguageId>& told_;
   Findings& out_;
 };
+
+// A language in which a screen has no words yet is one thing to do, not as many as it has texts.
+std::set<LanguageId> tellEmptyLanguages(const Project& project, const Screen& screen,
+                                        Findings& out) {
+  constexpr int kFew = 2;  // texts that are told each by itself
+  std::set<LanguageId> told;
+  for (const Language& language : project.languages) {
+    int texts = 0, there = 0;
+    for (const auto& item : screen.items)
+      if (const ButtonData* button = item->button())
+        for (const Text* text : {&button->caption, &button->accessibleName, &button->description}) {
+          if (text->empty()) continue;
+          ++texts;
+          there += hasWords(project.languages, *text, language.id);
+        }
+    if (texts <= kFew || there > 0) continue;
+    told.insert(language.id);
+    out.push_back(
+        {.rule = "untranslated",
+         .place = screen.name,
+         .reason = fmt::format("none of its {} texts is there in {}", texts, language.name),
+         .screen = screen.id,
+         .language = language.id,
+         .detail = fmt::format("all {}", language.id.text)});
+  }
+  return told;
+}
 
 }  // namespace
 
 void checkTexts(const Surroundings& around, const Screen& screen, Findings& out) {
+  const std::set<LanguageId> told = tellEmptyLanguages(around.project, screen, out);
   for (const auto& item : screen.items) {
     const ButtonData* button = item->button();
     if (!button) continue;
-    Texts texts(around.project, screen, *item, out);
+    Texts texts(around.project, screen, *item, told, out);
     texts.judge(button->caption, "caption");
     texts.judge(button->accessibleName, "accessible name");
     texts.judge(button->description, "description");

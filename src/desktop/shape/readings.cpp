@@ -8,8 +8,7 @@
 namespace bristle {
 namespace {
 
-constexpr int kReadAfter = 60;   // ms: a scrubbed value is measured when it rests
-constexpr double kWanted = 4.5;  // for text below 24 px, which captions are at most sizes
+constexpr int kReadAfter = 60;  // ms: a scrubbed value is measured when it rests
 
 }  // namespace
 
@@ -40,7 +39,9 @@ const CaptionContrast* Readings::of(const Column& column) const {
 double Readings::wanted(const Column& column) const {
   const Machine* machine = work_.machine();
   const State* state = column && machine ? findState(*machine, *column) : nullptr;
-  return state && state->role == Role::Disabled ? 0 : kWanted;
+  if (state && state->role == Role::Disabled) return 0;
+  const Look* shown = look(column);
+  return shown ? wantedContrast(*work_.kind(), *work_.lookTable(), *shown) : 0;
 }
 
 bool Readings::weak(const Column& column) const {

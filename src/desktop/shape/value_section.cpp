@@ -37,7 +37,7 @@ ValueSection::ValueSection(Work& work, Readings& readings, Form& form)
   contrast_ = form.note(QString());
   contrast_->setToolTip(
       tr("Measured on the picture: the letters against what is painted behind them"));
-  nudge_ = form.button(tr("Nudge to 4.5 : 1"), [this] { nudge(); });
+  nudge_ = form.button(tr("Nudge the contrast"), [this] { nudge(); });
   nudge_->setToolTip(
       tr("Moves the caption’s lightness just as far as needed, in the picked states"));
   fallBack_ = form.button(tr("Back to the base"), [this] { clearCells(work_); });
@@ -173,6 +173,7 @@ void ValueSection::showReading() {
   nudge_->setVisible(readings_.weak(column));
   if (!read) return;
   const double wanted = readings_.wanted(column);
+  nudge_->setText(tr("Nudge to %1 : 1").arg(wanted));
   const QString figure = tr("Caption’s contrast %1 : 1").arg(read->ratio, 0, 'f', 1);
   contrast_->setText(figure + (wanted > 0 ? tr(", wanted %1").arg(wanted)
                                           : tr("; none is asked of a disabled state")));

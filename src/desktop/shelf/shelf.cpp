@@ -4,9 +4,11 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
+#include <QShortcut>
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "core/edit/group_edits.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/screen_edits.h"
 #include "desktop/derive/findings_watch.h"
@@ -83,6 +85,14 @@ Shelf::Shelf(Work& work, QWidget* parent) : QWidget(parent), work_(work) {
   connect(screens_, &QListWidget::currentRowChanged, this, [this](int row) {
     if (!filling_ && row >= 0) work_.pickScreen(work_.project().screens[size_t(row)]->id);
   });
+  const auto onDelete = [](QListWidget* list, std::function<void()> remove) {
+    list->setAccessibleDescription(tr("Delete removes what is picked"));
+    new QShortcut(QKeySequence::Delete, list, std::move(remove), Qt::WidgetShortcut);
+  };
+  onDelete(kinds_, [this] { removeKinds(); });
+  onDelete(screens_, [this] {
+    if (work_.screen()) work_.perform(removeScreen(work_.screen()->id));
+  });
   soon_.setSingleShot(true);
   soon_.setInterval(kSoon);
   connect(&soon_, &QTimer::timeout, this, &Shelf::showMiniatures);
@@ -103,6 +113,21 @@ void Shelf::newKind() {
 
 void Shelf::newScreen() {
   if (work_.perform(addScreen("Screen"))) work_.pickScreen(work_.project().screens.back()->id);
+}
+
+// Groups stand among them.
+void Shelf::removeKinds() {
+  const Project& p = work_.project();
+  std::vector<Edit> all;
+  for (const QListWidgetItem* item : kinds_->selectedItems()) {
+    const auto at = size_t(kinds_->row(item));
+    if (at < p.kinds.size())
+      all.push_back(removeKind(p.kinds[at]->id));
+    else if (at - p.kinds.size() < p.groups.size())
+      all.push_back(removeGroup(p.groups[at - p.kinds.size()]->id));
+  }
+  if (all.size() == 1) work_.perform(all.front());
+  if (all.size() > 1) work_.perform(together(fromQt(tr("remove kinds")), std::move(all)));
 }
 
 QListWidget* Shelf::list(QListWidget* out, const QString& name, const QString& add,

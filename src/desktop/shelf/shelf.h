@@ -17,6 +17,7 @@ class Shelf : public QWidget {
   explicit Shelf(Work& work, QWidget* parent = nullptr);
   // Made as one begins with it, and picked.
   void newKind();
+  void removeKinds();
   void newScreen();
 
  protected:

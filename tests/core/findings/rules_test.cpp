@@ -57,6 +57,14 @@ TEST(Rules, TextsAreThereInEveryLanguage) {
   EXPECT_THAT(menu.rules(), ElementsAre("untranslated", "untranslated"));
   for (const auto& id : menu.ids) menu.button(id).caption.others[{"de"}] = "Wort " + id.text;
   EXPECT_THAT(menu.rules(), IsEmpty());
+  // Where none of many is there, that is one thing to do.
+  menu.button(menu.ids[0]).accessibleName.base = "Dive now, at once";
+  menu.project.languages.push_back({{"fr"}, "fr", "French", false, {}, {}});
+  std::vector<std::string> told;
+  for (const Finding& f : check(menu.project))
+    if (f.rule == "untranslated") told.push_back(f.reason);
+  EXPECT_THAT(told, ElementsAre("none of its 3 texts is there in French",
+                                "its accessible name “Dive now, at once” is not there in German"));
 }
 
 TEST(Rules, PlaceholdersAreToldOf) {

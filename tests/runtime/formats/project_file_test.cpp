@@ -195,20 +195,27 @@ TEST(ProjectFile, EveryTruncationIsRefusedAndNeverCrashes) {
     EXPECT_FALSE(parseProject(text.substr(0, n))) << n;
 }
 
+#ifdef __SANITIZE_ADDRESS__
+constexpr int kOneOf = 1;
+#else
+constexpr int kOneOf = 5;  // what reads where it should not is seen by the sanitizers
+#endif
+
 TEST(ProjectFile, AnyValueReplacedByAnotherSortNeverCrashes) {
   const Json json = Json::parse(writeProject(test::fullProject()));
   const Json flat = json.flatten();
-  int refused = 0;
+  int refused = 0, tried = 0;
   for (const auto& [pointer, old] : flat.items())
     for (const Json& with :
          {Json(nullptr), Json(-1e9), Json("x"), Json::array({1}), Json{{"a", 1}}, Json(true)}) {
+      if (++tried % kOneOf != 0) continue;
       Json changed = json;
       changed[Json::json_pointer(pointer)] = with;
       const auto read = parseProject(changed.dump());
       refused += !read;
       if (read) writeProject(read->project);
     }
-  EXPECT_GT(refused, 500);
+  EXPECT_GT(refused, 500 / kOneOf);
 }
 
 TEST(ProjectFile, HostileNestingIsRefusedWithItsPlace) {

@@ -215,10 +215,16 @@ void expectInvariants(const Session& session, unsigned seed) {
           << "seed " << seed;
 }
 
+#ifdef __SANITIZE_ADDRESS__
+constexpr unsigned kMenus = 100;  // the same code runs many times slower
+#else
+constexpr unsigned kMenus = 500;
+#endif
+
 // Ten thousand runs, twenty of each menu. From any moment on, a copy goes on as the session itself
 // does; and the same events from the beginning give the same trace.
 TEST(RandomSession, GoesOnFromAnyMomentAsItDidTheFirstTime) {
-  for (unsigned menu = 1; menu <= 500; ++menu) {
+  for (unsigned menu = 1; menu <= kMenus; ++menu) {
     Playing opened(busyMenu(10'000 + menu, menu % 50 == 0));
     const Project& p = opened.session().project();
     for (unsigned seed = menu * 20; seed < menu * 20 + 20; ++seed) {
