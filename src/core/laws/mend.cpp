@@ -287,6 +287,14 @@ class Mender {
       trial.after.transitions.insert(first, t);
       out.push_back(std::move(trial));
     };
+    // Where others that answer the same activate, this one has to, too.
+    const bool activating =
+        law_ == Law::OneForOne ||
+        std::any_of(m.transitions.begin(), m.transitions.end(), [&](const Transition& o) {
+          return (!o.from || o.from == made.from) && o.on == made.on &&
+                 std::any_of(o.effects.begin(), o.effects.end(),
+                             [](const Effect& e) { return e.type == EffectType::Activate; });
+        });
     for (const std::string& guard : guardsFor(now)) {
       made.guard = guard;
       for (const State& to : m.states) {
@@ -299,7 +307,7 @@ class Mender {
           common.from.reset();
           add(common);
         }
-        if (law_ != Law::OneForOne) continue;
+        if (!activating) continue;
         made.effects = {Effect{}};
         add(made);
       }

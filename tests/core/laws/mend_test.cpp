@@ -4,8 +4,11 @@
 #include <gtest/gtest.h>
 
 #include "core/edit/templates.h"
+#include "core/formats/file_io.h"
 #include "core/laws/sequence.h"
+#include "runtime/formats/project_file.h"
 #include "support/layouts.h"
+#include "support/menus.h"
 
 namespace bristle::test {
 namespace {
@@ -66,6 +69,26 @@ TEST(Mends, EveryLostTransitionOfTheMenuButtonCanBeMended) {
     broken += all;
   }
   EXPECT_GE(mended * 10, broken * 9) << mended << " of " << broken;
+}
+
+// What takes the place of one that activated has to activate, too: else one law is kept and another
+// is broken.
+TEST(Mends, ALostReleaseComesBackActivating) {
+  const Project p =
+      parseProject(*readFile(test::sourcePath("data/glasshouse/fernhollow-glasshouse.bristle")))
+          ->project;
+  int tried = 0;
+  for (const auto& machine : p.machines)
+    for (size_t i = 0; i < machine->transitions.size(); ++i) {
+      if (machine->transitions[i].on != Event::Release || machine->transitions[i].guard.empty())
+        continue;
+      Machine m = *machine;
+      m.transitions.erase(m.transitions.begin() + std::ptrdiff_t(i));
+      const auto [some, all] = mendAll(m, p, machine->name + ", without " + std::to_string(i + 1));
+      EXPECT_EQ(some, all) << machine->name << ", without " << i + 1;
+      tried += all;
+    }
+  EXPECT_GT(tried, 1);
 }
 
 TEST(Mends, TellWhatTheyChange) {
