@@ -300,6 +300,11 @@ class Mender {
       for (const State& to : m.states) {
         if (to.role == Role::None) continue;
         made.to = to.id;
+        // As fast as others go there.
+        const auto other =
+            std::find_if(m.transitions.begin(), m.transitions.end(),
+                         [&](const Transition& o) { return o.to == to.id && o.timing; });
+        made.timing = other == m.transitions.end() ? std::nullopt : other->timing;
         made.effects.clear();
         add(made);
         if (guard.empty() && made.on == Event::Disable) {

@@ -128,7 +128,9 @@ void FindingCard::show(const Finding* f) {
     if (i >= f->mends.size()) continue;
     QString name = toQt(f->mends[i].name);
     name[0] = name[0].toUpper();
-    mends_[i]->setText(name);
+    constexpr int kWide = 208;  // px that the card leaves to words on a button
+    mends_[i]->setText(mends_[i]->fontMetrics().elidedText(name, Qt::ElideRight, kWide));
+    mends_[i]->setToolTip(mends_[i]->text() == name ? QString() : name);
     mends_[i]->setAccessibleName(name);
   }
   byHand_->setVisible(f->mends.empty());

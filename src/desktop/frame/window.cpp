@@ -315,8 +315,14 @@ void Window::refresh() {
   const auto& history = work_.history();
   undo_->setEnabled(history.canUndo());
   redo_->setEnabled(history.canRedo());
-  undo_->setText(history.canUndo() ? tr("↶ Undo “%1”").arg(toQt(history.undoName()))
-                                   : tr("↶ Undo"));
+  const QString undoes = toQt(history.undoName());
+  // A long name must not push the rest of the head about.
+  constexpr int kUndoWide = 180;  // px
+  undo_->setText(history.canUndo()
+                     ? tr("↶ Undo “%1”")
+                           .arg(undo_->fontMetrics().elidedText(undoes, Qt::ElideRight, kUndoWide))
+                     : tr("↶ Undo"));
+  undo_->setToolTip(history.canUndo() ? tr("Undo “%1”").arg(undoes) : tr("Undo"));
   redo_->setText(QStringLiteral("↷"));
   redo_->setToolTip(history.canRedo() ? tr("Redo “%1”").arg(toQt(history.redoName())) : tr("Redo"));
   setWindowTitle(tr("%1[*] – Bristle").arg(toQt(work_.project().name)));

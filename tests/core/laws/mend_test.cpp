@@ -86,6 +86,9 @@ TEST(Mends, ALostReleaseComesBackActivating) {
       m.transitions.erase(m.transitions.begin() + std::ptrdiff_t(i));
       const auto [some, all] = mendAll(m, p, machine->name + ", without " + std::to_string(i + 1));
       EXPECT_EQ(some, all) << machine->name << ", without " << i + 1;
+      const auto mend = mendFor(m, p, Law::Follows);
+      for (const Transition& t : mend ? mend->after.transitions : m.transitions)
+        EXPECT_TRUE(t.timing) << "as fast as others go there";
       tried += all;
     }
   EXPECT_GT(tried, 1);
