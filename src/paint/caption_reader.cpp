@@ -187,9 +187,10 @@ class Reader {
     for (const StateIndex state : states) {
       if (stopped()) return;
       // On one colour all of a kind are as one.
-      if (!over_.insert({ownerOf(state), plain ? screen_.items.size() : item_, seen}).second)
-        continue;
-      auto found = at(state, behind);
+      const auto [place, isNew] =
+          over_.insert({ownerOf(state), plain ? screen_.items.size() : item_, seen});
+      auto found = isNew ? at(state, behind) : std::nullopt;
+      if (isNew && !found) over_.erase(place);  // this one shows no words; others may
       if (!found) continue;
       found->state = machine_->states[state].id;
       found->item = item_;
@@ -232,19 +233,23 @@ class Reader {
         label && isLarge(*table_, table_->state(state), label->id, layout_->items[item_].scale)};
   }
 
-  // Whether one with this look was read already, and what lies behind it cannot be seen.
+  // Whether one with this look was read already, and what lies behind it cannot be seen; or this
+  // one shows nothing to be read.
   bool isKnown(StateIndex state) {
     const auto [known, isNew] = hides_.try_emplace(ownerOf(state), false);
     if (!isNew) return known->second;
+    bool any = false;
     const auto on = [&](QColor ground) {
       QImage image(QSizeF(kind_->width, kind_->height).toSize(),
                    QImage::Format_ARGB32_Premultiplied);
       image.fill(ground);
       const auto read = at(state, image);
+      any = any || read;
       return read ? read->ratio : 0.0;
     };
     known->second = std::abs(on(Qt::black) - on(Qt::white)) < 0.01;
-    return false;
+    if (!any) hides_.erase(known);
+    return !any;
   }
 
   LookPainter& looks_;

@@ -76,6 +76,15 @@ TEST_F(EyesRules, ACaptionStandsOut) {
   EXPECT_TRUE(of("contrast").empty());
 }
 
+// Where one button of a kind stands for all it is one that shows words.
+TEST_F(EyesRules, AButtonWithoutACaptionSpeaksForNoOther) {
+  setAll({plate, Prop::Fill}, Fill::solid({40, 40, 40, 255}));
+  setAll({label, Prop::Colour}, Colour{90, 90, 90, 255});
+  edit(project.screens[0].edit(), ids[0])->button()->caption = {};
+  ASSERT_FALSE(of("contrast").empty());
+  EXPECT_THAT(of("contrast")[0].place, HasSubstr("Chart"));
+}
+
 // Through a plate that is not there, on what lies behind the button.
 TEST_F(EyesRules, AgainstWhatIsReallyBehindIt) {
   setAll({plate, Prop::Opacity}, 0.0);
