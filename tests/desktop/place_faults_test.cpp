@@ -4,6 +4,7 @@
 #include "core/findings/rule_info.h"
 #include "desktop/derive/findings_watch.h"
 #include "desktop/derive/place_watch.h"
+#include "desktop/place/place_marks.h"
 #include "desktop/view/display_strip.h"
 #include "desktop/work/theme.h"
 #include "place_fixture.h"
@@ -95,6 +96,34 @@ TEST_F(PlaceFaultsShown, ACaptionThatIsCutInOneLanguageIsMarkedThereAlone) {
   key(Qt::Key_Right);
   EXPECT_EQ(work().language().id, first);
   EXPECT_EQ(work().picked().display, project().displays[1].id);
+}
+
+// What a rule finds on one display alone is marked on the strip there.
+TEST_F(PlaceFaultsShown, WhatRulesFindOnOneDisplayIsMarkedThere) {
+  Project other = project();
+  other.displays[1].width = 1000 * other.displays[1].scale;
+  const double narrow = other.displays[1].layoutWidth();
+  Screen& screen = other.screens[0].edit();
+  edit(screen, free)->place.x.offset = 0;
+  // Beside the button on the wide display, over it on the narrow one.
+  Item panel;
+  panel.id = {"cover"};
+  panel.place = {{Pin::End, 0, narrow}, {Pin::Start, 0, 1000}};
+  panel.what = PanelData{.fill = Fill::solid({90, 90, 90, 255})};
+  screen.items.emplace_back(panel);
+  work().replace(other, {}, false);
+  settle();
+  const auto mark = [&](size_t display) {
+    return window->findChild<PlaceMarks*>()
+        ->markOf(project().displays[display], project().languages[0])
+        .wrong;
+  };
+  const size_t wide = mark(0), before = mark(1);
+  ASSERT_TRUE(work().perform(changeSettings(
+      "ask one rule", [](Settings& s) { std::erase(s.rulesOff, "focus-covered"); })));
+  settle();
+  EXPECT_EQ(mark(0), wide);
+  EXPECT_GT(mark(1), before);
 }
 
 TEST_F(PlaceFaultsShown, ABackgroundIsLockedFromItsCard) {

@@ -235,7 +235,7 @@ TEST_F(InC, GarbageAndWhatBreaksOffIsRefused) {
   }
 }
 
-// BRISTLE_MUTATIONS says how many; a million were tried under the sanitizers.
+// BRISTLE_MUTATIONS says how many, BRISTLE_SEED which.
 TEST_F(InC, MutatedMenusBringNothingDown) {
   const char* wished = std::getenv("BRISTLE_MUTATIONS");
   const int count = wished ? std::atoi(wished) : 1'500;

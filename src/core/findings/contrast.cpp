@@ -33,6 +33,7 @@ LookOwner ownerOf(const Screen& screen, const Item& item) {
 struct Seen {
   Eyes::Caption worst;
   bool other = false;
+  bool first = true;  // where one looks first: that goes without saying
   const Display* display = nullptr;
   LanguageId language = {};
 };
@@ -77,19 +78,19 @@ void tell(const Surroundings& around, const Screen& screen, const Grounds& groun
   const LookOwner owner = ownerOf(screen, item);
   const PropKey key{worst.part, Prop::Colour};
   Finding f{.place = fmt::format("{} · {}", screen.name, displayName(item)),
-            .reason = fmt::format(
-                "its {} has a contrast of {:.1f} : 1 in state “{}”{}{}; {:g} "
-                ": 1 is wanted",
-                worst.icon ? "icon" : "caption", worst.ratio, stateName(machine, worst.state),
-                !seen.other                       ? ""
-                : around.project.settings.darkSet ? " in the light set"
-                                                  : " in the dark set",
-                seen.display ? " on " + seen.display->name : std::string(), least),
+            .reason = fmt::format("its {} has a contrast of {:.1f} : 1 in state “{}”{}{}; {:g} "
+                                  ": 1 is wanted",
+                                  worst.icon ? "icon" : "caption", worst.ratio,
+                                  stateName(machine, worst.state),
+                                  !seen.other                       ? ""
+                                  : around.project.settings.darkSet ? " in the light set"
+                                                                    : " in the dark set",
+                                  seen.first ? std::string() : " on " + seen.display->name, least),
             .kind = kind.id,
             .state = worst.state,
             .screen = screen.id,
             .item = owner.item,
-            .display = seen.display ? seen.display->id : DisplayId{},
+            .display = seen.display->id,
             .language = seen.language,
             .figure = worst.ratio,
             .limit = least,
@@ -131,10 +132,8 @@ void checkContrast(const Surroundings& around, const Screen& screen, Findings& o
       if (!other) of.all.emplace_back(each.behind, wanted(each));
       if (each.ratio >= wanted(each)) continue;
       if (of.worst && (of.worst->other != other || each.ratio >= of.worst->worst.ratio)) continue;
-      // That it is worst where one looks first goes without saying.
-      const bool first = each.layout == 0;
-      of.worst = {each, other, first ? nullptr : all.displays[each.layout],
-                  first ? LanguageId{} : all.layouts[each.layout].language};
+      of.worst = {each, other, each.layout == 0, all.displays[each.layout],
+                  all.layouts[each.layout].language};
     }
   }
   for (const auto& [key, grounds] : looks)

@@ -4,6 +4,7 @@
 #include <cstdint>
 #include <functional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "runtime/layout/layout.h"
@@ -21,6 +22,7 @@ enum class PlaceFaultSort : std::uint8_t {
   Unpinned,    // it stays where it was drawn, though the display has another shape
   Unlocked,    // it covers the whole display, and is picked by mistake
 };
+inline constexpr int kPlaceFaultSorts = 9;
 
 struct PlaceFault {
   PlaceFaultSort sort = PlaceFaultSort::CaptionCut;
@@ -40,6 +42,8 @@ std::vector<PlaceFault> placeFaults(const Project& project, const Screen& screen
 inline bool isAdvice(PlaceFaultSort sort) {
   return sort == PlaceFaultSort::Unpinned;
 }
+// The rule that tells of it as a finding.
+std::string_view ruleOf(PlaceFaultSort sort);
 // In words, with its figure.
 std::string inWords(const PlaceFault& fault, const Screen& screen);
 

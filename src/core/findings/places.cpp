@@ -11,7 +11,6 @@
 #include "core/findings/rules.h"
 
 namespace bristle {
-namespace {
 
 std::string_view ruleOf(PlaceFaultSort sort) {
   switch (sort) {
@@ -36,6 +35,8 @@ std::string_view ruleOf(PlaceFaultSort sort) {
   }
   return {};
 }
+
+namespace {
 
 // One fault wherever it shows.
 struct Seen {

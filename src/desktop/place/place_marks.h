@@ -11,12 +11,15 @@ class PlaceMarks : public StripMarks {
   Q_OBJECT
  public:
   // Both must outlive it.
-  PlaceMarks(const Work& work, const PlaceWatch& watch, QObject* parent);
+  PlaceMarks(Work& work, const PlaceWatch& watch, QObject* parent);
   Mark markOf(const Display& display, const Language& language) const override;
   QStringList linesOf(const Display& display, const Language& language) const override;
 
  private:
-  const Work& work_;
+  // What rules have found there beside what the watch tells: of one of the displays alone.
+  template <class Use>
+  void eachFinding(const Display& display, const Language& language, Use use) const;
+  Work& work_;
   const PlaceWatch& watch_;
 };
 
