@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <vector>
 
+#include "core/findings/probes.h"
 #include "paint/convert.h"
 #include "paint/part_place.h"
 #include "runtime/machine/mix.h"
@@ -11,7 +12,6 @@ namespace bristle {
 namespace {
 
 constexpr double kLarge = 24, kLargeBold = 18.66;  // px
-constexpr double kText = 4.5, kLargeText = 3;
 constexpr double kLeastCoverage = 0.6;  // of a pixel by a letter: edges are half ground anyway
 
 struct Found {
@@ -117,8 +117,8 @@ bool isLarge(const LookTable& table, const Look& look, const PartId& label, doub
 
 double wantedContrast(const Kind& kind, const LookTable& table, const Look& look) {
   for (const Part& part : kind.parts)
-    if (part.type == PartType::Label) return isLarge(table, look, part.id, 1) ? kLargeText : kText;
-  return kText;
+    if (part.type == PartType::Label) return contrastAsked(isLarge(table, look, part.id, 1));
+  return contrastAsked(false);
 }
 
 }  // namespace bristle

@@ -117,6 +117,16 @@ TEST_F(FlowBenchTest, WhatIsPaintedInPartsIsAsPaintedAtOnce) {
   EXPECT_LT(apart(parts, seen()), kEdges);
 }
 
+// Their miniatures come while the map of the bench still is of those that were there before.
+TEST_F(FlowBenchTest, ScreensMadeOnAnotherBenchAreThereWhenOneComesBack) {
+  window->openBench(QStringLiteral("place"));
+  for (int i = 0; i < 40; ++i) ASSERT_TRUE(work().perform(addScreen("More")));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return !work().miniatures().busy(); }, 60'000));
+  QTest::qWait(60);
+  window->openBench(QStringLiteral("flow"));
+  EXPECT_EQ(view->map().graph().screens.size(), project().screens.size());
+}
+
 TEST_F(FlowBenchTest, AStrokeIsPickedLedElsewhereAndRemoved) {
   drag(view, at(0, ids[0]), at(1));
   drag(view, at(0, ids[1]), view->toWidget({40, 12}));

@@ -13,14 +13,13 @@
 namespace bristle {
 namespace {
 
-constexpr double kText = 4.5, kLargeText = 3;  // WCAG 2.2 §1.4.3
-constexpr double kIcon = 3;                    // §1.4.11
+constexpr double kIcon = 3;       // §1.4.11
 constexpr double kMore = 1.1;     // what is behind is not the same everywhere: a mend goes beyond
 constexpr double kNoticed = 100;  // ms: what is over sooner is not missed
 
 double wanted(const Eyes::Caption& caption) {
   if (caption.icon) return kIcon;
-  return caption.large ? kLargeText : kText;
+  return contrastAsked(caption.large);
 }
 
 // Whose look has to change: the kind's, or that of the one button that has a look of its own.
@@ -47,13 +46,12 @@ struct Grounds {
 // What a screen looks like everywhere.
 struct Everywhere {
   std::vector<Layout> layouts;
-  std::vector<const Display*> displays;  // of each
+  std::vector<const Display*> displays;  // of each, of the project
 };
-Everywhere layOutEverywhere(const Surroundings& around, const Screen& screen) {
+Everywhere layOutEverywhere(const Surroundings& around, const Project& p, const Screen& screen) {
   Everywhere out;
-  const Project& p = around.project;
   const std::vector<Language> none(1);
-  for (const Display& display : p.displays)
+  for (const Display& display : around.project.displays)
     for (const Language& language : p.languages.empty() ? none : p.languages) {
       if (around.stopped()) return out;
       out.layouts.push_back(layOut(p, screen, {display, language.id}, around.eyes->measure()));
@@ -120,11 +118,11 @@ void checkContrast(const Surroundings& around, const Screen& screen, Findings& o
   if (!around.eyes || around.project.displays.empty() || around.stopped()) return;
   const bool startsDark = around.project.settings.darkSet;
   std::map<std::tuple<KindId, StateId, ItemId>, Grounds> looks;
-  const Everywhere all = layOutEverywhere(around, screen);
   Project project = around.project;
   for (const bool other : {false, true}) {
     if (other && !hasDarkSides(project)) break;
     project.settings.darkSet = startsDark != other;
+    const Everywhere all = layOutEverywhere(around, project, screen);
     for (const Eyes::Caption& each :
          around.eyes->captions(project, screen, all.layouts, around.stop)) {
       const Item& item = *screen.items[each.item];

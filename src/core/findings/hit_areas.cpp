@@ -38,7 +38,7 @@ bool isPlaced(const Project& project, const Kind& kind) {
 struct Target {
   Box area;
   bool ofKind = false;
-  ItemId hiddenIn;  // empty: it is seen at first
+  ItemId hiddenIn;  // empty: it is seen at first, or lies on the screen itself
 };
 // Calls with each target of the kind and each that is seen together with it, on every display,
 // until it hands back false. Whether it never did.

@@ -22,7 +22,7 @@ enum class PlaceFaultSort : std::uint8_t {
   Unpinned,    // it stays where it was drawn, though the display has another shape
   Unlocked,    // it covers the whole display, and is picked by mistake
 };
-inline constexpr int kPlaceFaultSorts = 9;
+inline constexpr int kPlaceFaultSorts = static_cast<int>(PlaceFaultSort::Unlocked) + 1;
 
 struct PlaceFault {
   PlaceFaultSort sort = PlaceFaultSort::CaptionCut;

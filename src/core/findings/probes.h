@@ -27,6 +27,11 @@ struct FileFacts {
 // Nothing where it cannot be read.
 using FactsOfFile = std::function<std::optional<FileFacts>(const std::string& file)>;
 
+// What is asked of text against what is behind it: WCAG 2.2 §1.4.3.
+constexpr double contrastAsked(bool large) {
+  return large ? 3 : 4.5;
+}
+
 // What is seen, as only who has the fonts and paints can tell. Used by one thread at a time.
 class Eyes {
  public:

@@ -66,8 +66,12 @@ void FlowView::refresh() {
 
 // All that leads past them would take long to paint each time.
 void FlowView::updateRedrawn() {
+  const std::vector<ScreenId> redrawn = std::exchange(redrawn_, {});
   const auto& all = work_.project().screens;
-  for (const ScreenId& id : std::exchange(redrawn_, {})) {
+  // Out of sight the map stands still, and may be of fewer screens; all is painted when it is
+  // shown.
+  if (!isVisible() || map_.graph().screens.size() != all.size()) return;
+  for (const ScreenId& id : redrawn) {
     const auto at = std::find_if(all.begin(), all.end(),
                                  [&](const Shared<Screen>& screen) { return screen->id == id; });
     if (at == all.end()) continue;

@@ -17,13 +17,13 @@ class Shelf : public QWidget {
   explicit Shelf(Work& work, QWidget* parent = nullptr);
   // Made as one begins with it, and picked.
   void newKind();
-  void removeKinds();
   void newScreen();
 
  protected:
   void changeEvent(QEvent* event) override;
 
  private:
+  void removeKinds();
   QListWidget* list(QListWidget* list, const QString& name, const QString& add,
                     std::function<void()> make);
   void refresh();
