@@ -4,6 +4,7 @@
 #include "measure.h"
 #include "plain_routes.h"
 #include "runtime/focus/judge.h"
+#include "searched_routes.h"
 #include "support/layouts.h"
 
 namespace {
@@ -45,7 +46,8 @@ void print(const std::string& name, const Figures& f) {
 
 constexpr int kLayouts = 40;
 
-// Layouts that no test uses. By the definitions of judge.h; of ours the stopgaps and repairs are
+// Layouts that no test uses; “searched” is the fewest steps that a search over all natural picks of
+// a screen at once comes to. By the definitions of judge.h; of ours the stopgaps and repairs are
 // marked and counted apart.
 void printQuality() {
   fmt::print(
@@ -58,12 +60,13 @@ void printQuality() {
        {"CSS draft's distance", bench::spatialNavigation}};
   Figures strict, centres;
   for (const std::string& family : test::layoutFamilies()) {
-    Figures ours;
+    Figures ours, searched;
     std::array<Figures, 3> theirs;
     for (int i = 0; i < kLayouts; ++i) {
       const SolveInput input = inputOf(family, 700'000 + std::uint64_t(i), 8 + i * 2);
       const Routes routes = solve(input).routes;
       ours.add(judge(input.boxes, routes));
+      searched.add(judge(input.boxes, bench::RouteSearch(input.boxes, routes).run()));
       strict.add(judge(input.boxes, routes, {.blocks = 0}));
       centres.add(judge(input.boxes, routes, {.byCentres = true}));
       for (size_t k = 0; k < theirs.size(); ++k)
@@ -71,6 +74,7 @@ void printQuality() {
     }
     fmt::print("{}\n", family);
     print("ours", ours);
+    print("ours, searched", searched);
     for (size_t k = 0; k < theirs.size(); ++k) print(plain[k].first, theirs[k]);
   }
   fmt::print("all of ours, where any overlap is in the way\n");

@@ -6,6 +6,7 @@
 
 #include "command/command.h"
 #include "command/graphics.h"
+#include "core/derive/ground.h"
 #include "core/formats/file_io.h"
 #include "core/laws/mend.h"
 #include "core/laws/sequence.h"
@@ -112,7 +113,7 @@ struct Checked {
         machine(m),
         ready(std::move(r)),
         table(k, m, naming(project)),
-        rendered(looks, k, table, groundOf(project, k)),
+        rendered(looks, k, table, groundOf(project, k.id)),
         report(checkLaws({m, ready.program, ready.symbols, ready.values, &rendered, nullptr})) {}
 };
 

@@ -1,6 +1,7 @@
 #include <fmt/format.h>
 
 #include "core/findings/hit_size.h"
+#include "core/derive/ground.h"
 #include "deliver/pictures.h"
 #include "deliver/spec_sections.h"
 #include "paint/contrast.h"
@@ -152,7 +153,7 @@ void specifyKinds(SpecMaking& making, SpecSections& out) {
     const Machine* machine = find(project, kind->machine);
     const auto table = making.tables.get(project, kind->id);
     if (!machine || !table) continue;
-    const Colour ground = groundOf(project, *kind);
+    const Colour ground = groundOf(project, kind->id);
     SpecSection section{2, kind->id.text, kind->name, aboutKind(project, *kind, *machine)};
     const auto images = statesOn(making, *kind, *table, statesSeen(*kind, *machine), ground);
     for (size_t s = 0; s < images.size(); ++s) {

@@ -7,6 +7,7 @@
 #include <numeric>
 
 #include "paint/convert.h"
+#include "paint/enlarge.h"
 #include "runtime/document/screen.h"
 
 namespace bristle {
@@ -98,11 +99,17 @@ void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviati
   onLayer.setTransform(place.inverted());
   below(onLayer, place.mapRect(QRectF(layer.rect())));
   onLayer.end();
-  QBrush brush(blurred(std::move(layer), deviation * small));
-  brush.setTransform(place);
+  // Laid down in device px, so that it is not made larger once more.
+  const QTransform toPx = painter.worldTransform() * QTransform::fromScale(ratio, ratio);
+  const QSizeF device(painter.device()->width(), painter.device()->height());
+  const QRect onto = (toPx.mapRect(seen) & QRectF(QPointF(), device * ratio)).toAlignedRect();
+  const QRectF filled = toPx.mapRect(place.mapRect(QRectF(QPointF(), part.size())));
+  QBrush brush(enlarged(blurred(std::move(layer), deviation * small), filled, onto));
+  brush.setTransform(QTransform::fromTranslate(onto.x(), onto.y()));
   painter.save();
-  painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  painter.fillPath(outline, brush);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setWorldTransform(QTransform::fromScale(1 / ratio, 1 / ratio));
+  painter.fillPath(toPx.map(outline), brush);
   painter.restore();
 }
 

@@ -5,9 +5,9 @@
 #include <set>
 #include <tuple>
 
+#include "core/derive/ground.h"
 #include "paint/contrast.h"
 #include "paint/convert.h"
-#include "paint/law_looks.h"
 #include "paint/screen_parts.h"
 #include "runtime/document/project.h"
 #include "runtime/machine/condition.h"
@@ -314,7 +314,7 @@ std::vector<Eyes::Fading> readFadings(LookPainter& looks, LookTables& tables,
   const auto table = tables.get(project, kind.id);
   if (!machine || !table || kind.width < 1 || kind.height < 1) return out;
   QImage behind(QSizeF(kind.width, kind.height).toSize(), QImage::Format_ARGB32_Premultiplied);
-  behind.fill(toQt(groundOf(project, kind)));
+  behind.fill(toQt(groundOf(project, kind.id)));
   std::map<StateIndex, std::optional<Eyes::Caption>> ends;
   const auto end = [&](StateIndex state) -> const std::optional<Eyes::Caption>& {
     const auto [at, isNew] = ends.try_emplace(state);

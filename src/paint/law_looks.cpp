@@ -11,7 +11,6 @@ namespace {
 
 constexpr double kLeastContrast = 3;  // WCAG 2.2 §2.4.13
 constexpr int kLeastChange = 10;      // of 255, in one channel
-const Colour kMiddle{110, 109, 107, 255};
 
 template <class Counts>
 int count(const QImage& a, const QImage& b, Counts counts, int enough = INT_MAX) {
@@ -76,35 +75,6 @@ double RenderedLooks::focusShare(StateIndex focused, StateIndex rest) const {
 
 bool RenderedLooks::showsFocus(StateIndex focused, StateIndex rest) const {
   return focusShare(focused, rest) >= 1;
-}
-
-namespace {
-
-// The first colour of what lies below an item: of the panel nearest below it where there is one,
-// else of the backdrop. None where both are see-through.
-const Fill* groundBelow(const Screen& screen, size_t item) {
-  constexpr int kHalf = 128;  // of 255: what is less opaque is a veil, and no ground
-  for (size_t i = item; i-- > 0;) {
-    const auto* panel = std::get_if<PanelData>(&screen.items[i]->what);
-    if (panel && !panel->fill.stops.empty() && panel->fill.stops[0].colour.a >= kHalf)
-      return &panel->fill;
-  }
-  return screen.backdrop.stops.empty() ? nullptr : &screen.backdrop;
-}
-
-}  // namespace
-
-Colour groundOf(const Project& project, const Kind& kind) {
-  for (const auto& screen : project.screens)
-    for (size_t i = 0; i < screen->items.size(); ++i) {
-      const auto* button = screen->items[i]->button();
-      const Fill* ground = button && button->kind == kind.id ? groundBelow(*screen, i) : nullptr;
-      if (!ground) continue;
-      const Value fill =
-          settled(Value(*ground), *findProperty(PartType::Shape, Prop::Fill), naming(project));
-      return over(std::get<Fill>(fill).stops[0].colour, {0, 0, 0, 255});
-    }
-  return kMiddle;
 }
 
 }  // namespace bristle

@@ -40,8 +40,4 @@ class RenderedLooks : public LawLooks {
   mutable std::map<Pair, double> focus_;
 };
 
-// The ground that a kind's buttons stand on, on the first screen where there is one: the panel
-// nearest below a button, else the backdrop; else a middle grey.
-Colour groundOf(const Project& project, const Kind& kind);
-
 }  // namespace bristle

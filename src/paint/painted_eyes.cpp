@@ -4,8 +4,10 @@
 #include <algorithm>
 #include <array>
 
+#include "core/derive/ground.h"
 #include "paint/caption_reader.h"
 #include "paint/convert.h"
+#include "paint/flash_reader.h"
 #include "paint/law_looks.h"
 #include "paint/screen_parts.h"
 #include "runtime/document/project.h"
@@ -104,9 +106,16 @@ std::vector<Eyes::Fading> PaintedEyes::fadings(const Project& project, const Kin
   return readFadings(looks_, tables_, project, kind, least, stop);
 }
 
+std::vector<Eyes::Flashing> PaintedEyes::flashings(const Project& project, const Kind& kind,
+                                                   double area, const std::atomic<bool>* stop) {
+  const auto table = tables_.get(project, kind.id);
+  if (!table) return {};
+  return readFlashings(looks_, table, project, kind, area, stop);
+}
+
 const RenderedLooks* PaintedEyes::rendered(const Project& project, const Kind& kind) {
   const auto table = tables_.get(project, kind.id);
-  const Colour ground = groundOf(project, kind);
+  const Colour ground = groundOf(project, kind.id);
   if (!table) return nullptr;
   if (!rendered_ || rendered_->table != table || rendered_->ground != ground)
     rendered_ = std::make_unique<Rendered>(looks_, kind, table, ground);

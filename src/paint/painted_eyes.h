@@ -31,6 +31,8 @@ class PaintedEyes : public Eyes {
                      bool rightToLeft) override;
   std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                               const std::atomic<bool>* stop) override;
+  std::vector<Flashing> flashings(const Project& project, const Kind& kind, double area,
+                                  const std::atomic<bool>* stop) override;
   int changedPx(const Project& project, const Kind& kind, StateIndex a, StateIndex b, Vision vision,
                 int enough) override;
   double focusShare(const Project& project, const Kind& kind, StateIndex focused,

@@ -1,5 +1,6 @@
 #include "paint/law_looks.h"
 
+#include "core/derive/ground.h"
 #include "core/edit/kind_edits.h"
 #include "core/laws/check.h"
 #include "support/menus.h"
@@ -23,7 +24,7 @@ class Looks : public testing::Test {
     const Machine& machine = *find(now, kind().machine);
     const auto ready = makeReady(machine, now);
     const LookTable table(kind(), machine, naming(now));
-    const RenderedLooks looks(painter, kind(), table, groundOf(now, kind()));
+    const RenderedLooks looks(painter, kind(), table, groundOf(now, kind().id));
     return checkLaws({machine, ready->program, ready->symbols, ready->values, &looks, nullptr});
   }
 };
@@ -51,25 +52,6 @@ TEST_F(Looks, DeclaredValuesDoNotCountOnlyWhatIsPainted) {
     must(history, clearLook(kind().id, {StateId{"pressed"}}, {PartId{}, prop}));
   const LawReport now = report();
   EXPECT_TRUE(now.of(Law::PressShows).broken) << "the plate is not painted at all";
-}
-
-TEST(Grounds, AreThePanelBelowElseTheBackdropElseGrey) {
-  Project p = test::columnMenu({"Dive"});
-  Screen& screen = *edit(p, p.screens[0]->id);
-  const Kind& kind = *p.kinds[0];
-  screen.backdrop = {};
-  EXPECT_NEAR(groundOf(p, kind).r, groundOf(p, kind).b, 4) << "grey";
-  screen.backdrop = Fill::solid({10, 200, 30, 255});
-  EXPECT_EQ(groundOf(p, kind), (Colour{10, 200, 30, 255}));
-  Item veil, sheet;
-  veil.id = {"veil"};
-  veil.what = PanelData{Fill::solid({255, 255, 255, 40})};
-  screen.items.insert(screen.items.begin(), Shared<Item>(veil));
-  EXPECT_EQ(groundOf(p, kind), (Colour{10, 200, 30, 255})) << "a veil is no ground";
-  sheet.id = {"sheet"};
-  sheet.what = PanelData{Fill::solid({90, 10, 10, 255})};
-  screen.items.insert(screen.items.begin() + 1, Shared<Item>(sheet));
-  EXPECT_EQ(groundOf(p, kind), (Colour{90, 10, 10, 255}));
 }
 
 }  // namespace

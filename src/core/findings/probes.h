@@ -79,6 +79,17 @@ class Eyes {
   // What takes less than `least` is left out.
   virtual std::vector<Fading> fadings(const Project& project, const Kind& kind, Ms least,
                                       const std::atomic<bool>* stop) = 0;
+  // What of a kind flashes more than three times in a second, in `area` px and more, while nobody
+  // does anything: by key frames or the frames of a picture in a state, or where a machine goes
+  // round by its timers. What asks for a condition on the way round is left out.
+  struct Flashing {
+    StateId state = {};
+    PartId part = {};                      // whose frames they are
+    std::vector<size_t> transitions = {};  // on the way round, by their place in the machine
+    double three = 0;                      // ms in which three flashes go by
+  };
+  virtual std::vector<Flashing> flashings(const Project& project, const Kind& kind, double area,
+                                          const std::atomic<bool>* stop) = 0;
   // How much of a part of what a panel or a picture is laid over cannot be seen through it, 0–1.
   // `part` lies within it, layout px.
   virtual double opaqueShare(const Item& over, const Placed& placed, const Box& part,

@@ -1,5 +1,6 @@
 #include "core/findings/review.h"
 
+#include "core/derive/ground.h"
 #include "core/findings/check.h"
 #include "core/findings/rule_info.h"
 #include "core/findings/rules.h"
@@ -51,7 +52,7 @@ bool Review::Around::operator==(const Around& o) const {
 }
 
 bool Review::Basis::same(const Basis& o) const {
-  return around == o.around && values == o.values && steps == o.steps &&
+  return around == o.around && values == o.values && steps == o.steps && ground == o.ground &&
          sameParts(kinds, o.kinds) && sameParts(machines, o.machines) &&
          sameParts(screens, o.screens);
 }
@@ -67,8 +68,12 @@ class Review::Run {
     review.around_.look({project.named, project.displays, project.languages, project.settings});
     review.values_.look(project.values);
     review.steps_.look({std::move(screens), project.shortcuts, project.bindings});
-    for (const auto& kind : project.kinds)
-      kinds_.push_back(&kept(Sort::Kind, kind->id.text, basisOf(kind)));
+    const auto grounds = groundsOf(project);
+    for (const auto& kind : project.kinds) {
+      Basis basis = basisOf(kind);
+      if (const auto at = grounds.find(kind->id); at != grounds.end()) basis.ground = at->second;
+      kinds_.push_back(&kept(Sort::Kind, kind->id.text, std::move(basis)));
+    }
     for (const auto& machine : project.machines)
       machines_.push_back(&kept(Sort::Machine, machine->id.text, basisOf(machine)));
     for (const auto& screen : project.screens)

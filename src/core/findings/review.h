@@ -44,6 +44,7 @@ class Review {
     std::vector<Shared<Machine>> machines = {};
     std::vector<Shared<Screen>> screens = {};
     std::uint64_t around = 0, values = 0, steps = 0;
+    std::optional<Colour> ground = {};  // what a kind stands on
     bool same(const Basis& other) const;
   };
   struct Kept {

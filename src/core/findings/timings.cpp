@@ -1,4 +1,4 @@
-// How soon a button answers, and what flashes.
+// How soon a button answers, and what never comes to rest.
 #include <fmt/format.h>
 
 #include <algorithm>
@@ -11,11 +11,8 @@
 namespace bristle {
 namespace {
 
-constexpr Ms kAtOnce = 100;          // until something is seen: what people take for at once
-constexpr Ms kMovesOn = 5000;        // what moves longer must be stoppable (WCAG 2.2 §2.2.2)
-constexpr double kPerSecond = 3;     // flashes (WCAG 2.2 §2.3.1)
-constexpr double kArea = 341 * 256;  // px: 10° of sight; a quarter of it may flash (there, too)
-constexpr double kChange = 0.1;      // of what is seen, for a flash
+constexpr Ms kAtOnce = 100;    // until something is seen: what people take for at once
+constexpr Ms kMovesOn = 5000;  // what moves longer must be stoppable (WCAG 2.2 §2.2.2)
 
 // The soonest of what may begin after the event.
 Ms seenAfter(const Machine& machine, const Transition& t) {
@@ -28,18 +25,6 @@ Ms seenAfter(const Machine& machine, const Transition& t) {
 bool isUse(Event on) {
   return on == Event::OverBegin || on == Event::Press || on == Event::FocusGain ||
          on == Event::Release;
-}
-
-// How often a track turns back by so much that it is a flash: there and back is one.
-int flashesIn(const MotionTrack& track) {
-  int turns = 0;
-  double last = track.frames.empty() ? 0 : track.frames.front().add;
-  for (const KeyFrame& frame : track.frames) {
-    if (std::abs(frame.add - last) < kChange) continue;
-    ++turns;
-    last = frame.add;
-  }
-  return turns / 2;
 }
 
 }  // namespace
@@ -65,36 +50,6 @@ void checkAnswers(const Surroundings&, const Machine& machine, Findings& out) {
                      if (!t.timing) t.timing = m.timing;
                      t.timing->delay = 0;
                    })}});
-  }
-}
-
-// By opacity, which is what makes a look come and go; small buttons may (WCAG: “general flash”).
-void checkFlashes(const Surroundings&, const Kind& kind, Findings& out) {
-  if (kind.width * kind.height < kArea / 4) return;
-  for (const auto& [state, motion] : kind.motions) {
-    if (motion.period <= 0) continue;
-    for (const MotionTrack& track : motion.tracks) {
-      if (track.key.prop != Prop::Opacity) continue;
-      const int flashes = flashesIn(track);
-      const bool goesOn = motion.count == 0 || motion.count * flashes > kPerSecond;
-      const double rate = flashes * 1000.0 / double(motion.period);
-      if (!goesOn || rate <= kPerSecond) continue;
-      out.push_back({.place = "kind “" + kind.name + "”",
-                     .reason = fmt::format("it flashes {:.1f} times a second in state “{}”", rate,
-                                           state.text),
-                     .kind = kind.id,
-                     .state = state,
-                     .detail = track.key.part.text,
-                     .figure = rate,
-                     .limit = kPerSecond,
-                     .unit = "/s",
-                     .mends = {changeKind(
-                         kind.id, "slow the flashing down", {}, [state = state, flashes](Kind& k) {
-                           const auto at = k.motions.find(state);
-                           if (at != k.motions.end())
-                             at->second.period = Ms(std::ceil(flashes * 1000.0 / kPerSecond));
-                         })}});
-    }
   }
 }
 

@@ -1,5 +1,6 @@
 #include "desktop/motion/law_watch.h"
 
+#include "core/derive/ground.h"
 #include "desktop/work/work.h"
 #include "paint/law_looks.h"
 
@@ -15,7 +16,7 @@ struct Looked {
   RenderedLooks looks;
   Looked(const Project& project, const Kind& kind, const Machine& machine, const QString& folder)
       : table(kind, machine, naming(project)),
-        looks(painter, kind, table, groundOf(project, kind)) {
+        looks(painter, kind, table, groundOf(project, kind.id)) {
     painter.pictures().setFolder(folder);
   }
 };

@@ -201,28 +201,6 @@ TEST(Rules, SomethingIsSeenAtOnce) {
   EXPECT_EQ(f.limit, 100);
 }
 
-TEST(Rules, NothingFlashesMoreThanThreeTimesASecond) {
-  Sound menu;
-  menu.kind().width = 400;
-  menu.kind().height = 100;
-  const StateId hover = menu.machine().states[1].id;
-  StateMotion blink;
-  blink.tracks = {{{{}, Prop::Opacity}, {{0, 0, {}}, {0.5, -0.5, {}}, {1, 0, {}}}}};
-  blink.period = 334;
-  menu.kind().motions[hover] = blink;
-  EXPECT_THAT(menu.rules(), IsEmpty());
-  menu.kind().motions[hover].period = 330;
-  const Finding f = only(menu, "flashes");
-  EXPECT_NEAR(*f.figure, 3.03, 0.01);
-  EXPECT_EQ(f.state, hover);
-  // Small ones may; and so may one that ends after three.
-  menu.kind().width = 200;
-  EXPECT_THAT(menu.rules(), IsEmpty());
-  menu.kind().width = 400;
-  menu.kind().motions[hover].count = 3;
-  EXPECT_THAT(menu.rules(), IsEmpty());
-}
-
 TEST(Rules, ButtonsOfARowAreEquallyHigh) {
   Sound menu;
   ContainerData& row = *menu.item(menu.item(menu.ids[0]).parent).container();
