@@ -77,6 +77,26 @@ TEST_F(FindingsBenchTest, ListsWhatIsWrongAndGoesThere) {
   EXPECT_TRUE(window->bench(QStringLiteral("shape"))->isVisible());
 }
 
+TEST_F(FindingsBenchTest, AConditionIsGoneToWhereItIsAsked) {
+  const auto lead = [&](auto change) {
+    Project p = project();
+    change(*edit(p.screens[0].edit(), ids[0])->button());
+    work().replace(p, {}, false);
+    window->openBench(QStringLiteral("findings"));
+    waitForFindings();
+    pick("condition");
+    list->setFocus();
+    key(Qt::Key_Return);
+  };
+  lead([](ButtonData& b) { b.when.enabled = "@gone > 1"; });
+  EXPECT_TRUE(window->bench(QStringLiteral("place"))->isVisible()) << "asked of the button";
+  lead([](ButtonData& b) {
+    b.when.enabled.clear();
+    b.actions[0].when = "@gone > 1";
+  });
+  EXPECT_TRUE(window->bench(QStringLiteral("flow"))->isVisible()) << "asked of its action";
+}
+
 TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   pick("hit-size");
   const auto keys = static_cast<FindingsModel*>(list->model())->keys();
@@ -98,6 +118,21 @@ TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   key(Qt::Key_Return, Qt::ControlModifier);
   waitForFindings();
   EXPECT_FALSE(has("hit-size"));
+}
+
+TEST_F(FindingsBenchTest, WhatMustBeMendedByHandSaysSo) {
+  pick("idle-button");
+  ASSERT_TRUE(work().findings().picked()->mends.empty());
+  list->setFocus();
+  QString told;
+  QObject::connect(&work(), &Work::told, &work(), [&](const QString& message) { told = message; });
+  for (const auto keys : {Qt::KeyboardModifiers(Qt::ControlModifier),
+                          Qt::KeyboardModifiers(Qt::ControlModifier | Qt::ShiftModifier)}) {
+    told.clear();
+    key(Qt::Key_Return, keys);
+    EXPECT_TRUE(told.contains(QStringLiteral("by hand"))) << fromQt(told);
+  }
+  EXPECT_TRUE(has("idle-button"));
 }
 
 TEST_F(FindingsBenchTest, AFindingIsAcceptedOnlyForAReason) {

@@ -101,6 +101,30 @@ TEST_F(PlaceWords, WordsAreFoundWrittenAndCountedInTheTable) {
   EXPECT_TRUE(canvas().isVisible());
 }
 
+TEST_F(PlaceWords, WordsAreTakenAwayByEmptyingThem) {
+  ASSERT_TRUE(work().perform(writeWords(project().languages[1].id, {{ids[0].text + ".caption", {}, "Eins"}}, "write")));
+  open();
+  ASSERT_EQ(germanOf(ids[0]), "Eins");
+  table->setFocus();
+  table->setCurrentIndex(table->model()->index(0, 2));
+  QTest::keyClick(table, Qt::Key_Delete);
+  EXPECT_EQ(germanOf(ids[0]), "");
+  EXPECT_EQ(table->model()->rowCount(), 3);
+  work().undo();
+  EXPECT_EQ(germanOf(ids[0]), "Eins");
+  // In the language that the others are written for it goes from all.
+  table->setCurrentIndex(table->model()->index(0, 1));
+  QTest::keyClick(table, Qt::Key_F2);
+  auto* editor = table->findChild<QLineEdit*>();
+  ASSERT_TRUE(editor);
+  editor->selectAll();
+  QTest::keyClick(editor, Qt::Key_Delete);
+  QTest::keyClick(editor, Qt::Key_Return);
+  QCoreApplication::processEvents();
+  EXPECT_EQ(germanOf(ids[0]), "");
+  EXPECT_EQ(table->model()->rowCount(), 2);
+}
+
 TEST_F(PlaceWords, EnterGoesOnToTheNextWord) {
   open();
   const auto write = [&](const char* words) {

@@ -106,6 +106,29 @@ TEST_F(Shape, NumbersAreScrubbedByTheirNameAndSteppedByKeys) {
   EXPECT_EQ(seen("hover", width), Value(12.0)) << "a drag is one step";
 }
 
+TEST_F(Shape, SpaceTurnsCellsWithFixedAnswers) {
+  PropKey shown, align;
+  for (const Part& part : kind().parts) {
+    if (part.type == PartType::Shape) shown = {part.id, Prop::Shown};
+    if (part.type == PartType::Label) align = {part.id, Prop::Align};
+  }
+  const bool was = std::get<bool>(seen("hover", shown));
+  clickCell(shown, 2);
+  QTest::keyClick(&ledger(), Qt::Key_Space);
+  EXPECT_EQ(seen("hover", shown), Value(!was));
+  QTest::keyClick(&ledger(), Qt::Key_Space);
+  EXPECT_EQ(seen("hover", shown), Value(was));
+  // What starts next to the first goes on to the last, and begins again.
+  clickCell(align, 2);
+  const Value begin = seen("hover", align);
+  std::set<std::string> all;
+  do {
+    QTest::keyClick(&ledger(), Qt::Key_Space);
+    all.insert(std::get<std::string>(seen("hover", align)));
+  } while (seen("hover", align) != begin && all.size() < 9);
+  EXPECT_EQ(all, (std::set<std::string>{"centre", "end", "start"}));
+}
+
 TEST_F(Shape, RowsThatNobodySetAreFoldedAway) {
   EXPECT_LT(ledger().ledger().rowOf(key(0, Prop::Bevel)), 0);
   clickCell(key(0, Prop::Fill), 0);

@@ -66,27 +66,54 @@ WordsDone wouldWrite(const Project& project, const std::vector<Written>& words) 
   return out;
 }
 
+namespace {
+
+bool isThere(const Project& project, const LanguageId& language) {
+  const auto& all = project.languages;
+  return std::any_of(all.begin(), all.end(),
+                     [&](const Language& each) { return each.id == language; });
+}
+
+// `change(text, key)` of each text of a button, empty ones, too.
+template <class Change>
+void changeTexts(Project& project, Change change) {
+  for (auto& screen : project.screens)
+    for (size_t i = 0; i < screen->items.size(); ++i) {
+      if (!screen->items[i]->button()) continue;
+      for (const Field& field : kFields) {
+        Text text = screen->items[i]->button()->*field.which;
+        change(text, screen->items[i]->id.text + "." + field.name);
+        if (text != screen->items[i]->button()->*field.which)
+          screen.edit().items[i].edit().button()->*field.which = std::move(text);
+      }
+    }
+}
+
+}  // namespace
+
 Edit writeWords(LanguageId language, std::vector<Written> words, std::string name) {
   return {std::move(name), {}, [=, words = std::move(words)](Project after) -> Result<Project> {
-            const auto& languages = after.languages;
-            if (std::none_of(languages.begin(), languages.end(),
-                             [&](const Language& each) { return each.id == language; }))
-              return fail({}, "that language is gone");
+            if (!isThere(after, language)) return fail({}, "that language is gone");
             std::unordered_map<std::string, const std::string*> wanted;
             for (const Written& each : words)
               if (!each.words.empty()) wanted[each.key] = &each.words;
-            for (auto& screen : after.screens)
-              for (size_t i = 0; i < screen->items.size(); ++i) {
-                if (!screen->items[i]->button()) continue;
-                for (const Field& field : kFields) {
-                  const auto at = wanted.find(screen->items[i]->id.text + "." + field.name);
-                  if (at == wanted.end()) continue;
-                  Text text = screen->items[i]->button()->*field.which;
-                  setWords(languages, text, language, *at->second);
-                  if (text != screen->items[i]->button()->*field.which)
-                    screen.edit().items[i].edit().button()->*field.which = std::move(text);
-                }
-              }
+            changeTexts(after, [&](Text& text, const std::string& key) {
+              const auto at = wanted.find(key);
+              if (at != wanted.end()) setWords(after.languages, text, language, *at->second);
+            });
+            return after;
+          }};
+}
+
+Edit clearWords(LanguageId language, std::string key) {
+  return {"take words away", {}, [=](Project after) -> Result<Project> {
+            if (!isThere(after, language)) return fail({}, "that language is gone");
+            const bool first = after.languages.front().id == language;
+            changeTexts(after, [&](Text& text, const std::string& of) {
+              if (of != key) return;
+              if (first) text = {};
+              setWords(after.languages, text, language, {});
+            });
             return after;
           }};
 }

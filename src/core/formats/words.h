@@ -31,6 +31,8 @@ struct WordsDone {
 WordsDone wouldWrite(const Project& project, const std::vector<Written>& words);
 // Words that are empty leave what is there.
 Edit writeWords(LanguageId language, std::vector<Written> words, std::string name);
+// Takes a text away: in the first language, whose words the others are written for, in all of them.
+Edit clearWords(LanguageId language, std::string key);
 
 // 40 % longer, with accents on its letters and marks at both ends, so that one sees what is cut and
 // what was never handed over to be translated. What stands in braces stays.

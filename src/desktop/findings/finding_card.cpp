@@ -75,19 +75,28 @@ std::vector<std::string> FindingCard::alike(const Finding& finding) const {
   return out;
 }
 
+// The picked one, where it can be mended now; else it is told why not.
+const Finding* FindingCard::mendable() const {
+  const Finding* f = work_.findings().picked();
+  if (!f) return nullptr;
+  const bool busy = work_.findings().busy();
+  if (!busy && !f->mends.empty()) return f;
+  work_.tell(busy ? tr("The project is being looked at again: a moment, then mend it")
+                  : tr("This is mended by hand: Return goes to where it is made"),
+             true);
+  return nullptr;
+}
+
 // Made for the project as it was checked; where that has changed meanwhile, the edit says so.
 void FindingCard::mend(size_t which) {
-  const Finding* f = work_.findings().picked();
-  if (!f || which >= f->mends.size()) return;
-  if (work_.findings().busy())
-    return work_.tell(tr("The project is being looked at again: a moment, then mend it"), true);
-  work_.perform(f->mends[which]);
+  const Finding* f = mendable();
+  if (f && which < f->mends.size()) work_.perform(f->mends[which]);
 }
 
 // In one step, so that one undo takes all of it back.
 void FindingCard::mendAlike() {
-  const Finding* picked = work_.findings().picked();
-  if (!picked || work_.findings().busy()) return;
+  const Finding* picked = mendable();
+  if (!picked) return;
   std::vector<Edit> all;
   for (const Finding& f : work_.findings().now().open)
     if (f.rule == picked->rule && !f.mends.empty()) all.push_back(f.mends.front());

@@ -17,7 +17,7 @@ class FindingCard : public QWidget {
  public:
   explicit FindingCard(Work& work);
   void refresh();
-  // By one of its mends; nothing where it has none.
+  // By one of its mends; where it has none that is told.
   void mend(size_t which);
   void mendAlike();
 
@@ -31,6 +31,7 @@ class FindingCard : public QWidget {
   void show(const Finding* finding);
   void buildMends(Form& form);
   void buildAccepting(Form& form);
+  const Finding* mendable() const;
   void accept(const std::vector<std::string>& keys);
   std::vector<std::string> alike(const Finding& finding) const;
 

@@ -92,12 +92,8 @@ DisplayForm::DisplayForm(Work& work) : work_(work) {
   first_ = button(tr("Make it the first"),
                   [this] { work_.perform(putDisplayFirst(work_.display()->id)); });
   first_->setToolTip(tr("Menus open on the first, and new screens are drawn on it"));
-  remove_ = button(tr("Remove this display"),
-                   [this] { work_.perform(removeDisplay(work_.display()->id)); });
-  button(tr("Add a display"), [this] {
-    if (work_.perform(addDisplay(fromQt(tr("Display")))))
-      work_.pickDisplay(work_.project().displays.back().id);
-  });
+  remove_ = button(tr("Remove this display"), [this] { removeShown(); });
+  button(tr("Add a display"), [this] { addOne(); });
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
 }
@@ -148,6 +144,15 @@ bool DisplayForm::setBlocked(const QString& typed) {
     areas.push_back({(*sides)[0], (*sides)[1], (*sides)[2], (*sides)[3]});
   }
   return change("change blocked areas", [&](Display& d) { d.blocked = areas; });
+}
+
+void DisplayForm::addOne() {
+  if (work_.perform(addDisplay(fromQt(tr("Display")))))
+    work_.pickDisplay(work_.project().displays.back().id);
+}
+
+void DisplayForm::removeShown() {
+  if (work_.display()) work_.perform(removeDisplay(work_.display()->id));
 }
 
 void DisplayForm::refresh() {

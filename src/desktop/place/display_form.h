@@ -11,6 +11,8 @@ class DisplayForm : public Form {
   Q_OBJECT
  public:
   explicit DisplayForm(Work& work);
+  void addOne();
+  void removeShown();
 
  private:
   void refresh();

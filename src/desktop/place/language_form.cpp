@@ -37,8 +37,7 @@ LanguageForm::LanguageForm(Work& work) : work_(work) {
     if (i < 0 || size_t(i) >= all.size()) return;
     change("change fallback", [id = all[size_t(i)].id](Language& l) { l.fallback = id; });
   });
-  remove_ = button(tr("Remove this language"),
-                   [this] { work_.perform(removeLanguage(work_.language().id)); });
+  remove_ = button(tr("Remove this language"), [this] { removeShown(); });
   button(tr("Words in all languages…"), [this] { Q_EMIT wantsWords(); });
   fresh_ = text(tr("Add"), [this](const QString& typed) {
     add(typed.trimmed());
@@ -49,6 +48,14 @@ LanguageForm::LanguageForm(Work& work) : work_(work) {
   fresh_->setToolTip(tr("The language’s tag, as in HTML: de, pt-BR, ar"));
   new WhileSeen(work, this, [this] { refresh(); });
   refresh();
+}
+
+void LanguageForm::begin() {
+  fresh_->setFocus();
+}
+
+void LanguageForm::removeShown() {
+  work_.perform(removeLanguage(work_.language().id));
 }
 
 void LanguageForm::add(const QString& typed) {

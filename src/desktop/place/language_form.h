@@ -11,6 +11,9 @@ class LanguageForm : public Form {
   Q_OBJECT
  public:
   explicit LanguageForm(Work& work);
+  // Has the tag of a new one typed.
+  void begin();
+  void removeShown();
 
  Q_SIGNALS:
   void wantsWords();  // the table of all words

@@ -101,10 +101,9 @@ void PlaceBench::buildCard() {
   inner->addWidget(series_);
   inner->addWidget(new ScreenForm(work_));
   inner->addWidget(new CanvasForm(work_));
-  inner->addWidget(new DisplayForm(work_));
-  auto* languages = new LanguageForm(work_);
-  connect(languages, &LanguageForm::wantsWords, this, &PlaceBench::openWords);
-  inner->addWidget(languages);
+  inner->addWidget(displays_ = new DisplayForm(work_));
+  inner->addWidget(languages_ = new LanguageForm(work_));
+  connect(languages_, &LanguageForm::wantsWords, this, &PlaceBench::openWords);
   inner->addStretch(1);
   auto* itemPage = new QWidget;
   auto* itemColumn = new QVBoxLayout(itemPage);

@@ -16,6 +16,8 @@ namespace bristle {
 class Canvas;
 class CardStack;
 class ItemForm;
+class LanguageForm;
+class DisplayForm;
 class SeriesForm;
 class SeveralForm;
 class TreePanel;
@@ -65,6 +67,8 @@ class PlaceBench : public Bench {
   CardStack* forms_;
   ItemForm* itemForm_;
   SeriesForm *series_, *seriesInto_;
+  DisplayForm* displays_;
+  LanguageForm* languages_;
   SeveralForm* several_;
   TreePanel* tree_;
   PlaceWatch watch_;

@@ -7,6 +7,8 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/place/canvas.h"
 #include "desktop/place/clipboard.h"
+#include "desktop/place/display_form.h"
+#include "desktop/place/language_form.h"
 #include "desktop/place/move_in_tree.h"
 #include "desktop/place/new_items.h"
 #include "desktop/place/pinning.h"
@@ -47,6 +49,13 @@ void PlaceBench::addMaking() {
   add(
       tr("Words in all languages"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_L),
       [this] { openWords(); }, KeysWork::InWindow);
+  add(tr("Add a language"), {}, [this] {
+    work_.pickItems({});
+    languages_->begin();
+  });
+  add(tr("Remove the language in sight"), {}, [this] { languages_->removeShown(); });
+  add(tr("Add a display"), {}, [this] { displays_->addOne(); });
+  add(tr("Remove the display in sight"), {}, [this] { displays_->removeShown(); });
   add(
       tr("Add buttons from captions"), QKeySequence(Qt::Key_Insert),
       [this] {

@@ -88,9 +88,11 @@ bool WordsModel::setData(const QModelIndex& index, const QVariant& value, int ro
   if (role != Qt::EditRole || index.column() == 0) return false;
   const LanguageId language = project_.languages[size_t(index.column()) - 1].id;
   const std::string words = fromQt(value.toString().trimmed());
-  if (words.empty()) return false;
-  return work_.perform(
-      writeWords(language, {{words_[size_t(index.row())].key, {}, words}}, "change words"));
+  const std::string& key = words_[size_t(index.row())].key;
+  if (!words.empty())
+    return work_.perform(writeWords(language, {{key, {}, words}}, "change words"));
+  const bool none = isMissing(index.row(), size_t(index.column()) - 1);
+  return !none && work_.perform(clearWords(language, key));
 }
 
 Qt::ItemFlags WordsModel::flags(const QModelIndex& index) const {

@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <QHeaderView>
 #include <QSaveFile>
+#include <QShortcut>
 #include <vector>
 
 #include "core/edit/language_edits.h"
@@ -91,6 +92,9 @@ WordsPage::WordsPage(Work& work, QWidget* parent)
             if (hint == QAbstractItemDelegate::SubmitModelCache && next.isValid())
               table_->setCurrentIndex(next);
           });
+  auto* clear = new QShortcut(QKeySequence::Delete, table_, nullptr, nullptr, Qt::WidgetShortcut);
+  connect(clear, &QShortcut::activated, this,
+          [this] { found_->setData(table_->currentIndex(), QString()); });
   body()->addWidget(table_, 1);
   setFocusProxy(table_);
   connect(find_, &QLineEdit::textChanged, found_, &QSortFilterProxyModel::setFilterFixedString);

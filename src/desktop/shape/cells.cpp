@@ -104,6 +104,29 @@ void carrySideways(Work& work, const PropKey& row, const Column& from,
     work.perform(changeCells(work.lookOwner(), std::move(cells), "carry sideways"));
 }
 
+void turnCells(Work& work) {
+  const Kind* kind = work.kind();
+  if (!kind || work.picked().columns.empty()) return;
+  const Naming names = naming(work.project());
+  std::vector<CellChange> cells;
+  for (const PropKey& row : work.picked().rows) {
+    const PropertyInfo* info = infoOf(work, row);
+    if (!info) continue;
+    Value next =
+        settled(valueIn(*kind, work.ownLook(), work.picked().columns.front(), row), *info, names);
+    if (auto* flag = std::get_if<bool>(&next)) {
+      *flag = !*flag;
+    } else if (auto* text = std::get_if<std::string>(&next); text && !info->choices.empty()) {
+      const QStringList all = toQt(std::string(info->choices)).split(QLatin1Char('|'));
+      *text = fromQt(all[(all.indexOf(toQt(*text)) + 1) % all.size()]);
+    } else {
+      continue;
+    }
+    for (const Column& column : work.picked().columns) cells.push_back({column, row, next});
+  }
+  if (!cells.empty()) work.perform(changeCells(work.lookOwner(), std::move(cells), "change look"));
+}
+
 void stepCells(Work& work, double steps) {
   const Kind* kind = work.kind();
   if (!kind) return;

@@ -1,6 +1,6 @@
 // What can be done with several cells of the ledger at once: copy, paste, clear, carry sideways,
-// step. The text on the clipboard is plain: tabs between columns, a line for each row, so that it
-// can come from and go to any other program.
+// step, turn. The text on the clipboard is plain: tabs between columns, a line for each row, so that
+// it can come from and go to any other program.
 #pragma once
 #include <QString>
 
@@ -19,5 +19,7 @@ void carrySideways(Work& work, const PropKey& row, const Column& from,
                    const std::vector<Column>& to);
 // Adds so many of its smallest steps to every picked number. One drag is one undo step.
 void stepCells(Work& work, double steps);
+// Of every picked cell with fixed answers, yes and no among them, the answer after the first one's.
+void turnCells(Work& work);
 
 }  // namespace bristle

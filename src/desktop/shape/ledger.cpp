@@ -242,6 +242,8 @@ void Ledger::keyPressEvent(QKeyEvent* event) {
   if (event->matches(QKeySequence::Copy)) return copy();
   if (event->matches(QKeySequence::Paste)) return paste();
   if (event->key() == Qt::Key_Delete || event->key() == Qt::Key_Backspace) return clearCells(work_);
+  if (event->key() == Qt::Key_Space && event->modifiers() == Qt::NoModifier)
+    return turnCells(work_);
   if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) &&
       currentIndex().isValid()) {
     edit(currentIndex());
