@@ -27,5 +27,6 @@ std::string cssOpacity(double opacity);
 
 // A text as JSON has it, with its quotes.
 std::string jsonText(std::string_view text);
+void addJsonText(std::string& out, std::string_view text);
 
 }  // namespace bristle

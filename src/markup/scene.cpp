@@ -24,6 +24,14 @@ std::string captionJson(const PartCaption& c) {
       jsonText(c.words));
 }
 
+std::string htmlJson(std::string_view style, std::string_view html) {
+  std::string out = "{\"s\":";
+  addJsonText(out, style);
+  out += ",\"h\":";
+  addJsonText(out, html);
+  return out += '}';
+}
+
 // What a screen reader is told of a button besides its name: the state of a flag that it turns, of
 // what flies out from it.
 std::string stateWords(const ScreenRun& run, size_t box, const Session& session) {
@@ -69,9 +77,9 @@ std::string Scene::frame(Session& session) {
     focus = fmt::format("{}-{}", top.number, top.routes.items[size_t(top.focus)]);
   }
   told_ = std::move(next_);
-  return fmt::format(
-      "{{\"at\":{},\"moving\":{},\"focus\":\"{}\",\"screens\":[{}],\"items\":{{{}}}}}",
-      session.now(), session.moving(), focus, screens, items);
+  std::string out = fmt::format("{{\"at\":{},\"moving\":{},\"focus\":\"{}\",\"screens\":[{}],",
+                                session.now(), session.moving(), focus, screens);
+  return out += "\"items\":{" + items + "}}";
 }
 
 std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::string& items) {
@@ -103,8 +111,11 @@ std::string Scene::screen(Session& session, ScreenRun& run, bool top, std::strin
     keys += (keys.empty() ? "\"" : ",\"") + key + "\"";
     const auto before = told_.find(key);
     const Told* was = before == told_.end() ? nullptr : &before->second;
-    if (!was || !was->saysTheSame(now))
-      items += (items.empty() ? "\"" : ",\"") + key + "\":" + inJson(now, was);
+    if (!was || !was->saysTheSame(now)) {
+      (items += items.empty() ? "\"" : ",\"") += key;
+      items += "\":";
+      addJson(items, now, was);
+    }
     next_[key] = std::move(now);
   };
   for (const size_t index : order) {
@@ -167,13 +178,18 @@ Scene::Stamp Scene::stampOf(const At& at) {
   return out;
 }
 
-std::string Scene::inJson(const Told& now, const Told* before) {
-  std::string out = "{" + now.head + ",\"parts\":[";
+void Scene::addJson(std::string& out, const Told& now, const Told* before) {
+  (out += '{') += now.head;
+  out += ",\"parts\":[";
   for (size_t i = 0; i < now.parts.size(); ++i) {
     const bool same = before && i < before->parts.size() && before->parts[i] == now.parts[i];
-    out += (i == 0 ? "" : ",") + (same ? std::string("0") : now.parts[i]);
+    if (i > 0) out += ',';
+    if (same)
+      out += '0';
+    else
+      out += now.parts[i];
   }
-  return out + "]}";
+  out += "]}";
 }
 
 std::optional<Scene::Told> Scene::item(const At& at) {
@@ -234,8 +250,7 @@ std::optional<Scene::Told> Scene::decor(const At& at) {
                                         .focusX = picture->focusX,
                                         .focusY = picture->focusY,
                                         .turned = picture->turns && at.run.layout.rightToLeft});
-  return Told{"\"sort\":\"picture\",\"art\":\"\"",
-              {fmt::format("{{\"s\":\"\",\"h\":{}}}", jsonText(html))}};
+  return Told{"\"sort\":\"picture\",\"art\":\"\"", {htmlJson({}, html)}};
 }
 
 std::optional<Scene::Told> Scene::button(const At& at) {
@@ -309,8 +324,7 @@ void Scene::addParts(Told& out, const At& at, const Kind& kind, const Look& look
           out.parts.push_back(fmt::format("{{\"s\":{},\"t\":{}}}", jsonText(markup->style),
                                           captionJson(*markup->caption)));
         else
-          out.parts.push_back(fmt::format("{{\"s\":{},\"h\":{}}}", jsonText(markup->style),
-                                          jsonText(markup->html)));
+          out.parts.push_back(htmlJson(markup->style, markup->html));
       },
       at.run.layout.rightToLeft);
   const std::string art =

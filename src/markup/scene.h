@@ -49,7 +49,7 @@ class Scene {
     std::string setting = {};
     bool saysTheSame(const Told& other) const { return head == other.head && parts == other.parts; }
   };
-  static std::string inJson(const Told& now, const Told* before);
+  static void addJson(std::string& out, const Told& now, const Told* before);
   std::string screen(Session& session, ScreenRun& run, bool top, std::string& items);
   static Stamp stampOf(const At& at);
   // Nothing where nothing of it is seen.

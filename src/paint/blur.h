@@ -18,9 +18,18 @@ QImage blurred(QImage image, double deviation);
 // Paints what lies below into the painter given, at least within `part`, both in layout px.
 using PaintsBelow = std::function<void(QPainter& painter, const QRectF& part)>;
 
-// Fills the outline, layout px, with what lies below it blurred; `all` is where there is something
-// at all. Painted small where the blur hides it, and only as far as the painter's clip lets it be
-// seen: but for rounding what all of it would give.
+// What a painter that is placed like this one would show of what lies below, blurred: so many of
+// its device's px, at least what `seen`, layout px, has of them. `all` is where there is something
+// at all. Painted small where the blur hides it. None where nothing of it is seen.
+struct FrostedPx {
+  QImage picture;
+  QPoint at;
+};
+FrostedPx frosted(const QPainter& like, const QRectF& seen, double deviation, const QRectF& all,
+                  const PaintsBelow& below);
+
+// Fills the outline, layout px, with what lies below it blurred, as far as the painter's clip lets
+// it be seen: but for rounding what all of it would give. `all` as above.
 void paintBlurred(QPainter& painter, const QPainterPath& outline, double deviation,
                   const QRectF& all, const PaintsBelow& below);
 

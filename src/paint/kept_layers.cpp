@@ -96,33 +96,36 @@ KeptLayer& KeptLayers::layer(int number, const QPainter& like, const Session& se
 const QImage& KeptLayers::blurred(KeptLayer& layer, const QPainter& like, double by,
                                   const QRectF& all) {
   const bool isNew = layer.blurred.isNull() || layer.blurredBy != by;
-  if (isNew) {
-    layer.blurred = QImage(layer.picture.size(), QImage::Format_ARGB32_Premultiplied);
-    layer.blurred.setDevicePixelRatio(layer.picture.devicePixelRatio());
-    layer.blurred.fill(Qt::transparent);
-    layer.blurredBy = by;
-  } else if (layer.stale.isEmpty()) {
-    return layer.blurred;
-  }
-  QPainter onto(&layer.blurred);
+  if (!isNew && layer.stale.isEmpty()) return layer.blurred;
+  QRegion part = QRect(QPoint(), layer.picture.size());
   if (!isNew) {
     const int reach = qCeil(3 * by * std::abs(like.transform().m11())) + 4;
-    QRegion part;
+    part = {};
     for (const QRect& each : layer.stale) part += each.adjusted(-reach, -reach, reach, reach);
-    onto.setClipRegion(part);
-    onto.setCompositionMode(QPainter::CompositionMode_Clear);
-    onto.fillRect(part.boundingRect(), Qt::transparent);
-    onto.setCompositionMode(QPainter::CompositionMode_SourceOver);
   }
   layer.stale = {};
-  onto.setTransform(like.transform(), true);
-  QPainterPath outline;
-  outline.addRect(all);
+  layer.blurredBy = by;
   const QTransform toLayout = like.transform().inverted();
-  paintBlurred(onto, outline, by, all, [&](QPainter& p, const QRectF&) {
+  const auto below = [&](QPainter& p, const QRectF&) {
     p.setTransform(toLayout, true);
     p.drawImage(QPointF(), layer.picture);
-  });
+  };
+  const double ratio = layer.picture.devicePixelRatio();
+  FrostedPx px = frosted(like, toLayout.mapRect(QRectF(part.boundingRect())) & all, by, all, below);
+  px.picture.setDevicePixelRatio(ratio);
+  if (isNew && px.picture.size() == layer.picture.size()) {
+    layer.blurred = px.picture;
+    return layer.blurred;
+  }
+  if (isNew) {
+    layer.blurred = QImage(layer.picture.size(), QImage::Format_ARGB32_Premultiplied);
+    layer.blurred.setDevicePixelRatio(ratio);
+    layer.blurred.fill(Qt::transparent);
+  }
+  QPainter onto(&layer.blurred);
+  onto.setClipRegion(part);
+  onto.setCompositionMode(QPainter::CompositionMode_Source);
+  onto.drawImage(QPointF(px.at) / ratio, px.picture);
   return layer.blurred;
 }
 

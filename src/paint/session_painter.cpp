@@ -108,8 +108,9 @@ class AsItRuns {
                       });
   }
 
-  // The first `end` screens, all of which lie still.
+  // The first `end` screens, all of which lie still. The lowest by itself is all there is below.
   KeptLayer& allBelow(const QPainter& like, KeptLayers& kept, size_t end) {
+    if (end == 1 && isApart(0) && runs_[0]->screen->dimBelow <= 0) return alone(like, kept, 0);
     return kept.layer(
         -static_cast<int>(end), like, session_, runs_, 0, end,
         [&](QPainter& p, const QRectF& only) { paintAllBelow(p, like, kept, end, only); });
@@ -133,14 +134,16 @@ class AsItRuns {
     KeptLayers::lay(painter, alone(like, kept, top).picture, {}, 1);
   }
 
-  // As paintOverBelow.
+  // As paintOverBelow; and what is blurred is made ahead, in the frame in which nothing of it is
+  // seen, since the next one has to make what comes.
   static void paintOverKept(QPainter& painter, KeptLayer& below, const ScreenRun& over,
                             double presence) {
     const Screen& screen = *over.screen;
     const QRectF all(0, 0, over.layout.width, over.layout.height);
-    if (screen.blurBelow > 0 && presence > 0)
-      KeptLayers::lay(painter, KeptLayers::blurred(below, painter, screen.blurBelow, all), {},
-                      presence);
+    if (screen.blurBelow > 0) {
+      const QImage& blurred = KeptLayers::blurred(below, painter, screen.blurBelow, all);
+      if (presence > 0) KeptLayers::lay(painter, blurred, {}, presence);
+    }
     paintDim(painter, screen, all, presence);
   }
 
@@ -151,7 +154,8 @@ class AsItRuns {
     const QRectF all(0, 0, run.layout.width, run.layout.height);
     if (motion.follow > 0 || motion.form == ScreenMotionForm::Grow || !isApart(s))
       return paintMoving(painter, s, {}, 0);
-    // Made ahead, in the frame in which nothing of it is seen: the next one has the blur to make.
+    if (presence <= 0 && run.screen->blurBelow > 0) return;
+    // Made ahead where there was no blur to make.
     const KeptLayer& own = alone(painter, kept, s);
     if (presence <= 0) return;
     const QTransform moved = motionOf(motion, presence, run.layout, {});

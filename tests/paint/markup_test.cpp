@@ -1,8 +1,10 @@
 // What the page draws by HTML and SVG is what the painter draws: outlines, icons, places; and
 // nothing that people write gets into the markup as markup.
+#include <fmt/format.h>
 #include <gmock/gmock.h>
 
 #include <QPainterPath>
+#include <cmath>
 #include <map>
 #include <nlohmann/json.hpp>
 #include <random>
@@ -21,6 +23,32 @@ namespace bristle::test {
 namespace {
 
 using testing::HasSubstr;
+
+// To a thousandth, as the shortest digits of that have it; transforms to a hundred thousandth.
+TEST(Css, NumbersAreRounded) {
+  EXPECT_EQ(cssNumber(0), "0");
+  EXPECT_EQ(cssNumber(-0.0004), "0");
+  EXPECT_EQ(cssNumber(-0.5), "-0.5");
+  EXPECT_EQ(cssNumber(1200), "1200");
+  EXPECT_EQ(cssNumber(std::nan("")), "0");
+  EXPECT_EQ(cssMotion({0.5, 0, 0, 1.000004, 0, 0}, 0, 0), "transform:matrix(0.5,0,0,1,0,0);");
+  std::mt19937 random(3);
+  for (int i = 0; i < 20'000; ++i) {
+    const double value = (double(random()) / 4294967296.0 - 0.5) * std::pow(10, random() % 9);
+    const double wanted = std::round(value * 1000) / 1000;
+    EXPECT_EQ(cssNumber(value), wanted == 0 ? "0" : fmt::format("{}", wanted)) << value;
+  }
+  for (const double far : {1e30, -1e30})
+    EXPECT_EQ(cssNumber(far), far > 0 ? "1000000000000" : "-1000000000000");
+}
+
+TEST(Css, TextsAreJson) {
+  for (const char* text : {"", "plain", "a\"b\\c", "\n\t", "\x01 end", "Tür · ظ", "\"\""})
+    EXPECT_EQ(nlohmann::json::parse(jsonText(text)).get<std::string>(), text);
+  std::string longer = "before ";
+  addJsonText(longer, "x\ny");
+  EXPECT_EQ(longer, "before \"x\\u000ay\"");
+}
 
 // A shape with the values that a test gives it.
 struct AShape {

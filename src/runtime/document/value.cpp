@@ -175,8 +175,17 @@ std::string shadowText(const Shadow& s, const Naming* names) {
 }  // namespace
 
 std::string toHex(Colour c) {
-  if (c.a == 255) return fmt::format("#{:02x}{:02x}{:02x}", c.r, c.g, c.b);
-  return fmt::format("#{:02x}{:02x}{:02x}{:02x}", c.r, c.g, c.b, c.a);
+  std::string out = "#";
+  const auto add = [&out](std::uint8_t channel) {
+    constexpr const char* kDigits = "0123456789abcdef";
+    out += kDigits[channel >> 4];
+    out += kDigits[channel & 15];
+  };
+  add(c.r);
+  add(c.g);
+  add(c.b);
+  if (c.a != 255) add(c.a);
+  return out;
 }
 
 std::optional<Colour> parseColour(std::string_view text) {
