@@ -14,8 +14,10 @@
 namespace bristle {
 namespace {
 
-constexpr double kMostReach = 64;  // px around the button that are looked at
-constexpr int kLooks = 4;          // at each state on a way round
+constexpr double kMostReach = 64;   // px around the button that are looked at
+constexpr int kLooks = 4;           // at each state on a way round
+constexpr size_t kMostLooks = 400;  // of a round: what comes after that is not looked at
+constexpr double kMostPx = 4e6;     // of all pictures of a round; larger ones are made smaller
 
 // A state on a way round by timers, and how the next one is come to.
 struct Stay {
@@ -40,11 +42,13 @@ class Watcher {
         ground_(toQt(groundOf(project, kind.id))) {}
 
   std::vector<Eyes::Flashing> all() {
-    const QSize size = pictureSize();
-    if (double(size.width()) * size.height() < area_) return {};
+    if (seen().width() * seen().height() < area_) return {};
     for (size_t s = 0; s < machine_.states.size(); ++s) {
+      const size_t before = out_.size();
       byKeyFrames(static_cast<StateIndex>(s));
-      byPictures(static_cast<StateIndex>(s));
+      // What key frames do is seen while pictures go on, too: those are looked at once it is
+      // mended.
+      if (out_.size() == before) byPictures(static_cast<StateIndex>(s));
     }
     byTimers();
     return std::move(out_);
@@ -52,14 +56,21 @@ class Watcher {
 
  private:
   bool stopped() const { return stop_ && stop_->load(); }
-  QSize pictureSize() const {
-    return QSizeF(kind_.width + 2 * reach_, kind_.height + 2 * reach_).toSize();
+  QSizeF seen() const { return {kind_.width + 2 * reach_, kind_.height + 2 * reach_}; }
+
+  // Leaves out the looks that are too many, and sets how large the pictures are.
+  void fit(PictureRound& round) {
+    if (round.at.size() > kMostLooks) round.at.resize(kMostLooks);
+    const double px = seen().width() * seen().height() * double(round.at.size());
+    scale_ = std::min(1.0, std::sqrt(kMostPx / std::max(1.0, px)));
   }
 
   QImage picture(StateIndex state, const Look& look, Ms since) {
-    QImage out(pictureSize(), QImage::Format_RGB32);
+    QImage out((seen() * scale_).toSize().expandedTo({1, 1}), QImage::Format_RGB32);
     out.fill(ground_);
     QPainter painter(&out);
+    painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+    painter.scale(scale_, scale_);
     painter.translate(reach_, reach_);
     looks_.paintState(painter, kind_, *table_, state, look, QRectF(0, 0, kind_.width, kind_.height),
                       kind_.sampleCaption, since);
@@ -71,7 +82,7 @@ class Watcher {
 
   void tell(const PictureRound& round, Eyes::Flashing flashing) {
     if (stopped()) return;
-    flashing.three = threeFlashes(round, area_);
+    flashing.three = threeFlashes(round, area_ * scale_ * scale_);
     if (flashing.three < std::numeric_limits<double>::infinity())
       out_.push_back(std::move(flashing));
   }
@@ -79,6 +90,7 @@ class Watcher {
   // While one state lasts.
   void watch(StateIndex state, Ms begin, PictureRound round, const PartId& part) {
     if (isSlow(round.at.size(), round.length)) return;
+    fit(round);
     LookPlayer player(table_, state);
     player.begin(state, 0);
     for (const double at : round.at) {
@@ -171,12 +183,14 @@ class Watcher {
       flashing.transitions.push_back(stay.transition);
     }
     if (round.length <= 0 || isSlow(round.at.size(), round.length)) return;
+    fit(round);
     LookPlayer player(table_, way.front().state);
     player.begin(way.front().state, 0);
     Ms now = 0;
     for (int turn = 0; turn < 2; ++turn)
       for (size_t i = 0; i < way.size(); ++i) {
         for (int look = 1; turn == 1 && look <= kLooks && !stopped(); ++look) {
+          if (round.pictures.size() == round.at.size()) break;
           const Ms then = now + way[i].lasts * look / kLooks;
           round.pictures.push_back(picture(way[i].state, player.at(then), player.since(then)));
         }
@@ -194,6 +208,7 @@ class Watcher {
   double area_;
   const std::atomic<bool>* stop_;
   double reach_;
+  double scale_ = 1;  // px of the pictures to one of the kind
   QColor ground_;
   std::vector<Eyes::Flashing> out_;
 };

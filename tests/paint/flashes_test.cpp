@@ -6,8 +6,8 @@
 #include <cmath>
 
 #include "core/edit/kind_edits.h"
-#include "core/findings/check.h"
 #include "core/findings/review.h"
+#include "core/findings/rules.h"
 #include "paint/flash_reader.h"
 #include "paint/painted_eyes.h"
 #include "support/menus.h"
@@ -111,8 +111,8 @@ class FlashRule : public testing::Test {
   }
   Findings found(const Project& p) {
     PaintedEyes eyes(folder.path());
-    Findings out = check(p, {.eyes = &eyes});
-    std::erase_if(out, [](const Finding& f) { return f.rule != "flashes"; });
+    Findings out;
+    checkFlashes({.project = p, .eyes = &eyes}, *p.kinds[0], out);
     return out;
   }
   // The one there is; its mend leaves none.
@@ -199,6 +199,26 @@ TEST_F(FlashRule, FramesOfAPicture) {
   kind().departures[hover].set({part.id, Prop::Playing}, std::string("loop"));
   setAll({part.id, Prop::FrameRate}, 7.0);
   EXPECT_NEAR(*only().figure, 3.5, 0.01);
+}
+
+// Film of forty thousand frames, and a button as large as a wall: looked at within bounds.
+TEST_F(FlashRule, LargeOnesAreLookedAtSmaller) {
+  kind().width = kind().height = 4000;
+  blink(200);
+  EXPECT_NEAR(*only().figure, 5, 0.01);
+  Part part;
+  part.id = {"film"};
+  part.type = PartType::Picture;
+  kind().parts.push_back(part);
+  setAll({part.id, Prop::File}, std::string("none.png"));
+  setAll({part.id, Prop::FramesAcross}, 200.0);
+  setAll({part.id, Prop::FramesDown}, 200.0);
+  setAll({part.id, Prop::FrameRate}, 120.0);
+  setAll({part.id, Prop::Playing}, std::string("loop"));
+  kind().width = kind().height = 300;
+  EXPECT_EQ(found(project).size(), 1U) << "the blinking alone";
+  kind().motions.clear();
+  EXPECT_TRUE(found(project).empty());
 }
 
 // What is kept of a kind follows the ground that it stands on.
