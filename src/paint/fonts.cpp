@@ -16,6 +16,7 @@ QFont fontOf(const std::string& family, double size, double weight) {
   QStringList families;
   for (const QString& one : toQt(family).split(QLatin1Char(','))) families << one.trimmed();
   font.setFamilies(families);
+  font.setStyle(QFont::StyleNormal);  // whatever the application's is
   font.setPixelSize(qMax(1, qRound(size)));
   font.setWeight(static_cast<QFont::Weight>(qBound(1, qRound(weight), 1000)));
   font.setHintingPreference(QFont::PreferNoHinting);  // so that growing text does not jitter

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "paint/convert.h"
+#include "paint/fonts.h"
 #include "paint/forms.h"
 
 namespace bristle {
@@ -38,9 +39,8 @@ std::string shortName(const std::string& name) {
 }
 
 void write(QPainter& p, const QRectF& room, const QString& text, double most) {
-  QFont font = p.font();
-  font.setPixelSize(100);
-  font.setWeight(QFont::DemiBold);
+  // Of its own, so that a sign is the same whoever draws it: the window, the command line, a file.
+  const QFont font = fontOf("Inter", 100, 600);
   const QRectF at100 =
       QFontMetricsF(font).boundingRect(QRectF(0, 0, 2000, 2000), Qt::AlignLeft, text);
   const double size = std::min({most, 100 * room.width() / std::max(1.0, at100.width()),

@@ -3,6 +3,7 @@
 
 #include <gtest/gtest.h>
 
+#include <QGuiApplication>
 #include <QImage>
 #include <set>
 
@@ -41,6 +42,18 @@ TEST(Signs, AllAreDrawnWithinTheirSquareAndCanBeToldApart) {
         seen.push_back(image);
       }
   }
+}
+
+// The window has a font of its own, the command line none: what is delivered is the same.
+TEST(Signs, AreTheSameWhateverFontIsInUse) {
+  const QFont before = QGuiApplication::font();
+  const Sign sign{.of = Sign::Of::Key, .name = "Q"};
+  const QImage one = pictureOf(sign, PadSigns::Dots);
+  QFont other(QStringLiteral("DejaVu Serif"), 19);
+  other.setItalic(true);
+  QGuiApplication::setFont(other);
+  EXPECT_EQ(pictureOf(sign, PadSigns::Dots), one);
+  QGuiApplication::setFont(before);
 }
 
 // The icon of a prompt follows the device that was used last.
