@@ -177,7 +177,8 @@ class Watcher {
     PictureRound round;
     Eyes::Flashing flashing{.state = machine_.states[way.front().state].id};
     for (const Stay& stay : way) {
-      for (int i = 1; i <= kLooks; ++i)
+      // What lasts no time is not seen.
+      for (int i = 1; stay.lasts > 0 && i <= kLooks; ++i)
         round.at.push_back(round.length + double(stay.lasts) * i / kLooks);
       round.length += double(stay.lasts);
       flashing.transitions.push_back(stay.transition);
@@ -189,7 +190,8 @@ class Watcher {
     Ms now = 0;
     for (int turn = 0; turn < 2; ++turn)
       for (size_t i = 0; i < way.size(); ++i) {
-        for (int look = 1; turn == 1 && look <= kLooks && !stopped(); ++look) {
+        const bool seen = turn == 1 && way[i].lasts > 0;
+        for (int look = 1; seen && look <= kLooks && !stopped(); ++look) {
           if (round.pictures.size() == round.at.size()) break;
           const Ms then = now + way[i].lasts * look / kLooks;
           round.pictures.push_back(picture(way[i].state, player.at(then), player.since(then)));

@@ -178,6 +178,30 @@ TEST_F(FlashRule, TimersThatGoRound) {
   EXPECT_TRUE(found(project).empty()) << "only where something holds";
 }
 
+// However many there are on the way round.
+TEST_F(FlashRule, StatesThatLastNoTimeAreNotSeen) {
+  Machine& machine = project.machines[0].edit();
+  const StateId rest = machine.states[0].id;
+  kind().departures[hover].set({plate, Prop::Fill}, Fill::solid({0, 0, 0, 255}));
+  const LookValues dark = kind().departures[hover];
+  StateId from = rest;
+  for (int i = 0; i <= 8; ++i) {
+    State more;
+    more.id = {"more" + std::to_string(i)};
+    machine.states.push_back(more);
+    if (i % 2 == 0) kind().departures[more.id] = dark;
+    Transition t;
+    t.from = from;
+    t.to = i < 8 ? more.id : rest;
+    t.on = Event::After;
+    t.after = i == 0 ? 400 : 0;
+    t.timing = Timing{.duration = 0, .delay = 0, .easing = {}};
+    machine.transitions.push_back(t);
+    from = more.id;
+  }
+  EXPECT_TRUE(found(project).empty());
+}
+
 TEST_F(FlashRule, FramesOfAPicture) {
   QImage strip(800, 100, QImage::Format_RGB32);
   strip.fill(Qt::black);

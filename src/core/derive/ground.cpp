@@ -10,8 +10,8 @@ namespace {
 const Colour kMiddle{110, 109, 107, 255};
 constexpr int kHalf = 128;  // of 255: a panel that is less opaque is a veil, and no ground
 
-bool isOpaque(const Fill& fill, int opaque) {
-  return !fill.stops.empty() && fill.stops[0].colour.a >= opaque;
+bool isGround(const Fill& fill) {
+  return !fill.stops.empty() && fill.stops[0].colour.a >= kHalf;
 }
 
 Colour colourOf(const Project& project, const Fill& ground) {
@@ -28,7 +28,7 @@ void walk(const Project& project, Found found) {
     const Fill* ground = screen->backdrop.stops.empty() ? nullptr : &screen->backdrop;
     for (const auto& item : screen->items) {
       if (const auto* panel = std::get_if<PanelData>(&item->what)) {
-        if (isOpaque(panel->fill, kHalf)) ground = &panel->fill;
+        if (isGround(panel->fill)) ground = &panel->fill;
       } else if (const auto* button = item->button(); button && ground) {
         if (found(button->kind, *ground)) return;
       }

@@ -111,8 +111,10 @@ Edit clearWords(LanguageId language, std::string key) {
             const bool first = after.languages.front().id == language;
             changeTexts(after, [&](Text& text, const std::string& of) {
               if (of != key) return;
-              if (first) text = {};
-              setWords(after.languages, text, language, {});
+              if (first)
+                text = {};
+              else
+                setWords(after.languages, text, language, {});
             });
             return after;
           }};
