@@ -74,23 +74,44 @@ void PickFinder::walkCone(bool toTheEnd) {
   }
 }
 
+std::optional<PickFinder::Found> PickFinder::beyond(int target) const {
+  if (target == box_) return {};
+  const Facing& b = field_.facing(target, dir_);
+  const Relation r = relate(from_, b);
+  if (!r.beyond()) return {};
+  const Terms terms = termsOf(from_, b, r);
+  return Found{target, b.near, terms, terms.cost()};
+}
+
+// While nothing is known how far aside to look is not, either: wider and wider, so that of a long
+// slab not all is looked at for the sake of what lies nearest.
+void PickFinder::widen(const Slabs& slabs, const Slabs::Slab& slab) {
+  if (slab.entries.empty()) return;
+  const double lo = slab.entries.front().lo, hi = slab.entries.back().reach;
+  double spread = std::max(1.0, from_.hi - from_.lo);
+  for (bool whole = false; least_ == kNever && !whole; spread *= 4) {
+    whole = from_.lo - spread <= lo && from_.hi + spread >= hi;
+    slabs.across(slab, from_.lo - spread, from_.hi + spread, [&](int other) {
+      if (const auto found = beyond(other)) least_ = std::min(least_, found->cost);
+    });
+  }
+}
+
 // With nothing in the cone.
 void PickFinder::walkBeyond() {
   const Slabs& slabs = field_.slabs(dir_);
   const auto all = slabs.slabs();
   for (size_t s = slabs.firstFrom(from_.far - tuning::kTouch); s < all.size(); ++s) {
     const auto& slab = all[s];
+    if (least_ == kNever) widen(slabs, slab);
     const double gap = std::max(0.0, slab.first - from_.far);
     if (gap > limit()) return;
     const double spread = (limit() - gap) / tuning::kSide;
     slabs.across(slab, from_.lo - spread, from_.hi + spread, [&](int other) {
-      if (other == box_) return;
-      const Facing& b = field_.facing(other, dir_);
-      const Relation r = relate(from_, b);
-      if (!r.beyond()) return;
-      const Terms terms = termsOf(from_, b, r);
-      found_.push_back({other, b.near, terms, terms.cost()});
-      least_ = std::min(least_, terms.cost());
+      const auto found = beyond(other);
+      if (!found) return;
+      found_.push_back(*found);
+      least_ = std::min(least_, found->cost);
     });
   }
 }

@@ -2,6 +2,7 @@
 #pragma once
 #include <array>
 #include <cstdint>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -58,6 +59,8 @@ class PickFinder {
   double limit() const;
   void price();
   void walkCone(bool toTheEnd);
+  std::optional<Found> beyond(int target) const;
+  void widen(const Slabs& slabs, const Slabs::Slab& slab);
   void walkBeyond();
   void sort();
   bool dominated(size_t place) const;

@@ -1,6 +1,24 @@
 #include "runtime/focus/slabs.h"
 
 namespace bristle {
+namespace {
+
+// How many boxes a slab holds: so many that it is about as thick as boxes lie apart across it. A
+// few far out do not count: the middle nine tenths say how long and how wide the field is.
+size_t perSlab(std::span<const Facing> boxes, std::span<const std::pair<double, int>> byNear) {
+  const size_t n = boxes.size(), tail = n / 20;
+  if (n < 2) return 8;
+  std::vector<double> across(n);
+  for (size_t i = 0; i < n; ++i) across[i] = boxes[i].lo;
+  std::sort(across.begin(), across.end());
+  const double along = byNear[n - 1 - tail].first - byNear[tail].first;
+  const double aside = across[n - 1 - tail] - across[tail];
+  const double shape = std::max(aside, 1.0) / std::max(along, 1.0);
+  const double count = std::sqrt(static_cast<double>(n) * shape);
+  return std::max<size_t>(8, static_cast<size_t>(std::min(count, static_cast<double>(n))));
+}
+
+}  // namespace
 
 void Slabs::reach(Slab& slab) {
   double most = -HUGE_VAL;
@@ -12,8 +30,7 @@ Slabs::Slabs(std::span<const Facing> boxes) {
   std::vector<std::pair<double, int>> order(n);
   for (size_t i = 0; i < n; ++i) order[i] = {boxes[i].near, static_cast<int>(i)};
   std::sort(order.begin(), order.end());
-  // About as many slabs as boxes in each: both halves of a search then cost the same.
-  const auto each = std::max<size_t>(8, static_cast<size_t>(std::sqrt(static_cast<double>(n))));
+  const size_t each = perSlab(boxes, order);
   slabs_.reserve(n / each + 1);
   for (size_t from = 0; from < n; from += each) {
     const size_t to = std::min(n, from + each);

@@ -1,5 +1,7 @@
-// Boxes in slabs of about equal number along a direction, each slab searchable across it. Made for
-// the solver's only question: what starts between here and there, and touches this lateral range?
+// Boxes in slabs of about equal number along a direction, each slab searchable across it. Slabs
+// follow the field's shape: many thin ones where it is long that way, few where it is wide. Made
+// for the solver's only question: what starts between here and there, and touches this lateral
+// range?
 #pragma once
 #include <algorithm>
 #include <cmath>

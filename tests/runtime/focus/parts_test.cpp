@@ -95,6 +95,17 @@ TEST(Picks, AreExactlyThoseOfTheDefinition) {
   }
 }
 
+TEST(Picks, AreThoseOfTheDefinitionOnLongAndOnWideFields) {
+  for (std::uint64_t seed = 0; seed < 12; ++seed)
+    for (const bool wide : {false, true}) {
+      auto boxes = someBoxes(seed, 200);
+      for (Box& box : boxes) (wide ? box.x : box.y) *= 40;
+      boxes.push_back({-1e5, -1e5, 20, 20});  // a few far out do not say how long a field is
+      expectPicksOfTheDefinition(boxes, Field(boxes),
+                                 (wide ? "wide, seed " : "long, seed ") + std::to_string(seed));
+    }
+}
+
 TEST(Picks, WhatLiesOverIsGoneToWhereNothingElseIsLeft) {
   // Each of the two thin ones is jumped by the other: what is in the way is gone to all the same.
   const std::vector<Box> boxes{{0, 0, 100, 40}, {0, 50, 100, 0.25}, {0, 50.5, 100, 0.25}};
