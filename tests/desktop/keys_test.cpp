@@ -4,6 +4,7 @@
 
 #include <QComboBox>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMenu>
 #include <QToolButton>
 
@@ -118,6 +119,9 @@ TEST_F(KeysTest, OnOneScreenOnly) {
 TEST_F(KeysTest, AShortcutPressesTheButtonThatAnswersToIt) {
   click(QStringLiteral("Add a shortcut"));
   ASSERT_EQ(project().shortcuts.size(), 1U);
+  EXPECT_EQ(named<QLineEdit>(QStringLiteral("Name of shortcut 1"))->selectedText(),
+            QStringLiteral("Shortcut"))
+      << "what is typed names it";
   fill(QStringLiteral("Name of shortcut 1"), QStringLiteral("Drop ballast"));
   fill(QStringLiteral("Keys for shortcut 1"), QStringLiteral("D"));
   choose(QStringLiteral("Action"), 1 + int(ActionType::Quit));

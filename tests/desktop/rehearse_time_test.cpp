@@ -63,6 +63,8 @@ TEST_F(RehearseTime, TheLineIsDraggedBackAndOneGoesOnFromThere) {
   drag(&line(), at(1'900), at(1'200));
   EXPECT_NEAR(double(reel().now()), 1'200, 20);
   EXPECT_EQ(focused(), ids[2]) << "after the first two presses";
+  const auto& model = static_cast<TraceModel&>(*trace().model());
+  EXPECT_EQ(trace().currentIndex(), model.indexBy(1'200)) << "the trace shows the same moment";
   EXPECT_EQ(rehearsal().trace().size(), whole) << "looking loses nothing";
   QTest::mouseMove(&bench().menu(), QPoint(5, 5));
   EXPECT_EQ(rehearsal().trace().size(), whole) << "a mouse that only passes changes nothing";

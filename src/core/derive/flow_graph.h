@@ -11,8 +11,8 @@ namespace bristle {
 // the screen itself, when nobody does anything for a while: neither.
 struct FlowStep {
   int from = -1;  // by index of Project::screens; −1: from anywhere
-  ItemId item;
-  ShortcutId shortcut;
+  ItemId item = {};
+  ShortcutId shortcut = {};
   size_t at = 0;  // among the actions there
   ActionType type = ActionType::Back;
   int to = -1;          // the screen that it leads to; −1: none, or it is not there

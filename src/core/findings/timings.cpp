@@ -46,9 +46,9 @@ void checkAnswers(const Surroundings&, const Machine& machine, Findings& out) {
                    .unit = "ms",
                    .mends = {changeMachine(machine.id, "answer at once", {}, [i](Machine& m) {
                      if (i >= m.transitions.size()) return;
-                     Transition& t = m.transitions[i];
-                     if (!t.timing) t.timing = m.timing;
-                     t.timing->delay = 0;
+                     auto& timing = m.transitions[i].timing;
+                     if (!timing) timing = m.timing;
+                     timing->delay = 0;
                    })}});
   }
 }

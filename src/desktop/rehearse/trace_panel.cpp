@@ -158,10 +158,14 @@ void TracePanel::refresh() {
   model_.follow(rehearsal_.reel());
   refreshButtons();
   const Reel* reel = rehearsal_.reel();
-  // While it stands still somebody looks at a line; else it goes along.
-  if (!reel || tree_->hasFocus() || rehearsal_.still()) return;
+  // Who is in the list looks at a line of their own; else it goes along, also back in time.
+  if (!reel || tree_->hasFocus()) return;
   const QModelIndex now = model_.indexBy(reel->now());
-  if (!now.isValid() || now == tree_->currentIndex()) return;
+  const QModelIndex current = tree_->currentIndex();
+  if (!now.isValid() || now == current) return;
+  // A line that was picked stays picked, as long as its moment is the one that is seen.
+  if (rehearsal_.still() && current.isValid() && model_.lineAt(current).at == model_.lineAt(now).at)
+    return;
   following_ = true;
   tree_->setCurrentIndex(now);
   following_ = false;

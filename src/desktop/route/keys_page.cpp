@@ -209,6 +209,7 @@ void KeysPage::addShortcut(const Shortcut& shortcut) {
            work_.perform(changeShortcut(id, "rename shortcut", {},
                                         [text](Shortcut& s) { s.name = fromQt(text.trimmed()); }));
   });
+  refill(name, toQt(shortcut.name));
   name->setAccessibleName(tr("Name of shortcut %1").arg(number));
   const Row row = fields(Does::Shortcut, id, tr("shortcut %1").arg(number));
   form->row(tr("Keys"), row.keys);

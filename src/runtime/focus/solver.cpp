@@ -102,9 +102,9 @@ class FocusSolver::State {
     std::vector<Slot> again = {};
     std::vector<char> marked(boxes_.size() * 4);
     const auto mark = [&](int box, Dir dir) {
-      char& mark = marked[size_t(box) * 4 + size_t(dir)];
-      if (!mark) again.push_back({box, dir});
-      mark = 1;
+      char& known = marked[size_t(box) * 4 + size_t(dir)];
+      if (!known) again.push_back({box, dir});
+      known = 1;
     };
     const auto markAround = [&](int box) {
       for (const Dir dir : kDirs) {
