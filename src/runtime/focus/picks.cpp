@@ -89,7 +89,7 @@ void PickFinder::widen(const Slabs& slabs, const Slabs::Slab& slab) {
   if (slab.entries.empty()) return;
   const double lo = slab.entries.front().lo, hi = slab.entries.back().reach;
   double spread = std::max(1.0, from_.hi - from_.lo);
-  for (bool whole = false; least_ == kNever && !whole; spread *= 4) {
+  for (bool whole = false; least_ == kNever && !whole && spread < kNever; spread *= 4) {
     whole = from_.lo - spread <= lo && from_.hi + spread >= hi;
     slabs.across(slab, from_.lo - spread, from_.hi + spread, [&](int other) {
       if (const auto found = beyond(other)) least_ = std::min(least_, found->cost);

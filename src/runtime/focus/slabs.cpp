@@ -15,7 +15,7 @@ size_t perSlab(std::span<const Facing> boxes, std::span<const std::pair<double, 
   const double aside = across[n - 1 - tail] - across[tail];
   const double shape = std::max(aside, 1.0) / std::max(along, 1.0);
   const double count = std::sqrt(static_cast<double>(n) * shape);
-  return std::max<size_t>(8, static_cast<size_t>(std::min(count, static_cast<double>(n))));
+  return std::max<size_t>(8, static_cast<size_t>(std::min(static_cast<double>(n), count)));
 }
 
 }  // namespace
