@@ -53,6 +53,22 @@ TEST_F(Frame, AListOfChoicesOpensWhole) {
   }
 }
 
+TEST_F(Frame, ANumberThatIsClickedIsTypedOver) {
+  ASSERT_TRUE(window->files().open(toQt(sourcePath("data/demo/saltglass-deep.bristle"))));
+  window->openBench(QStringLiteral("place"));
+  work().pickItems({{"entries"}});
+  auto* field = named<QLineEdit>(QStringLiteral("Gap"));
+  ASSERT_TRUE(field);
+  bringIntoSight(field);
+  const QString before = field->text();
+  QTest::mouseClick(field, Qt::LeftButton);
+  EXPECT_EQ(field->selectedText(), before);
+  // A second click sets the caret, to mend one digit.
+  QTest::mouseClick(field, Qt::LeftButton, {}, {field->width() - 4, field->height() / 2});
+  EXPECT_FALSE(field->hasSelectedText());
+  EXPECT_EQ(field->cursorPosition(), before.size());
+}
+
 TEST_F(Frame, PartsAreAddedRenamedAndRemovedOnTheCard) {
   const size_t before = project().kinds[0]->parts.size();
   choose(QStringLiteral("New part"), 2);

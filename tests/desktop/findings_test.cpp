@@ -212,6 +212,19 @@ TEST_F(FindingsBenchTest, LimitsAndRulesAreTheProjects) {
   EXPECT_EQ(line->checkState(0), Qt::Checked);
 }
 
+TEST_F(FindingsBenchTest, TheKeyboardStaysAtTheCardThatWasTurnedOver) {
+  QTest::mouseClick(named<QToolButton>(QStringLiteral("Rules")), Qt::LeftButton);
+  QTest::mouseClick(named<QLineEdit>(QStringLiteral("Between them")), Qt::LeftButton);
+  auto* finding = named<QToolButton>(QStringLiteral("Finding"));
+  QTest::mouseClick(finding, Qt::LeftButton);
+  EXPECT_EQ(QApplication::focusWidget(), finding);
+  // Who was elsewhere stays there.
+  auto* filter = named<QLineEdit>(QStringLiteral("Find in the findings"));
+  filter->setFocus();
+  QTest::mouseClick(named<QToolButton>(QStringLiteral("Rules")), Qt::LeftButton);
+  EXPECT_EQ(QApplication::focusWidget(), filter);
+}
+
 TEST_F(FindingsBenchTest, TheWorstComesFirstWhenAskedSo) {
   Project p = project();
   p.settings.leastGap = 40;

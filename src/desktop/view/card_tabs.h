@@ -1,5 +1,6 @@
 // Several cards under a row of their names, one of them shown.
 #pragma once
+#include <QApplication>
 #include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QToolButton>
@@ -34,7 +35,7 @@ class CardTabs : public QWidget {
     column->addLayout(row);
     column->addWidget(cards_ = new CardStack, 1);
     connect(tabs_, &QButtonGroup::idClicked, this, [this](int at) {
-      cards_->choose(at);
+      choose(at);
       Q_EMIT chose(at);
     });
   }
@@ -43,6 +44,9 @@ class CardTabs : public QWidget {
   int chosen() const { return cards_->chosen(); }
   void choose(int at) {
     tabs_->button(at)->setChecked(true);
+    // What is hidden would hand focus on to whatever comes first in the window.
+    if (at != chosen() && cards_->isAncestorOf(QApplication::focusWidget()))
+      tabs_->button(at)->setFocus();
     cards_->choose(at);
   }
 

@@ -2,6 +2,7 @@
 
 #include <QAbstractItemView>
 #include <QEvent>
+#include <QFocusEvent>
 #include <QSignalBlocker>
 #include <QStyle>
 #include <algorithm>
@@ -43,6 +44,25 @@ class NoWheel : public QObject {
     event->ignore();
     return true;
   }
+};
+
+// The click that comes into a field chooses the whole number: what is typed then replaces it. The
+// next click, or dragging over a part, sets the caret as usual.
+class WholeNumber : public QObject {
+ public:
+  using QObject::QObject;
+  bool eventFilter(QObject* watched, QEvent* event) override {
+    auto* field = static_cast<QLineEdit*>(watched);
+    if (event->type() == QEvent::FocusIn)
+      came_ = static_cast<QFocusEvent*>(event)->reason() == Qt::MouseFocusReason;
+    if (event->type() == QEvent::MouseButtonRelease && std::exchange(came_, false) &&
+        !field->hasSelectedText())
+      field->selectAll();
+    return false;
+  }
+
+ private:
+  bool came_ = false;
 };
 
 }  // namespace
@@ -91,6 +111,7 @@ QLineEdit* Form::number(const QString& name, double least, double most,
     const auto value = typedNumber(text, unit);
     return value && *value >= least && *value <= most && done(*value);
   });
+  field->installEventFilter(new WholeNumber(field));
   field->setProperty("unit", unit);
   field->setToolTip(
       tr("%1, a number from %2 to %3 %4").arg(name).arg(least).arg(most).arg(unit).trimmed());
