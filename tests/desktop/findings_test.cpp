@@ -97,6 +97,46 @@ TEST_F(FindingsBenchTest, AConditionIsGoneToWhereItIsAsked) {
   EXPECT_TRUE(window->bench(QStringLiteral("flow"))->isVisible()) << "asked of its action";
 }
 
+TEST_F(FindingsBenchTest, TheArrowsGoFromFindingToFinding) {
+  const auto keys = static_cast<FindingsModel*>(list->model())->keys();
+  const auto picked = [&] { return work().findings().picked()->key; };
+  ASSERT_GE(list->model()->rowCount(), 2) << "headings to pass by";
+  key(Qt::Key_Home);
+  for (size_t i = 0; i < keys.size(); ++i, key(Qt::Key_Down)) EXPECT_EQ(picked(), keys[i]);
+  for (size_t i = keys.size(); i-- > 0; key(Qt::Key_Up)) EXPECT_EQ(picked(), keys[i]);
+  EXPECT_EQ(picked(), keys[0]) << "there is nothing above it";
+  // Left comes to the heading, which is seen, and folds it; then it is stopped at.
+  const QImage before = list->viewport()->grab().toImage();
+  key(Qt::Key_Left);
+  const QModelIndex heading = list->currentIndex();
+  ASSERT_FALSE(heading.parent().isValid());
+  const QRect line = list->visualRect(heading);
+  EXPECT_NE(list->viewport()->grab().toImage().copy(line), before.copy(line));
+  key(Qt::Key_Left);
+  EXPECT_FALSE(list->isExpanded(heading));
+  key(Qt::Key_Down);
+  EXPECT_NE(picked(), keys[0]);
+  key(Qt::Key_Up);
+  EXPECT_EQ(list->currentIndex(), heading);
+}
+
+TEST_F(FindingsBenchTest, AComplaintGoesWithTheFindingItWasAbout) {
+  const auto complained = [&] {
+    const auto labels = window->findChildren<QLabel*>();
+    return std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
+      return label->isVisible() && label->text().startsWith(QStringLiteral("This is mended by"));
+    });
+  };
+  pick("idle-button");
+  key(Qt::Key_Return, Qt::ControlModifier);
+  EXPECT_TRUE(complained());
+  pick("hit-size");
+  EXPECT_FALSE(complained());
+  key(Qt::Key_Return, Qt::ControlModifier);
+  waitForFindings();
+  EXPECT_FALSE(has("hit-size"));
+}
+
 TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {
   pick("hit-size");
   const auto keys = static_cast<FindingsModel*>(list->model())->keys();

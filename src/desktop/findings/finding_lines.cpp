@@ -37,6 +37,7 @@ void FindingLines::paint(QPainter* p, const QStyleOptionViewItem& option,
   const Theme& theme = themeOf(option.widget);
   p->save();
   p->setRenderHint(QPainter::Antialiasing);
+  if (option.state & QStyle::State_Selected) p->fillRect(option.rect, theme.tint);
   if (!index.parent().isValid()) {
     p->setFont(index.data(Qt::FontRole).value<QFont>());
     p->setPen(theme.ink);
@@ -45,7 +46,6 @@ void FindingLines::paint(QPainter* p, const QStyleOptionViewItem& option,
     p->restore();
     return;
   }
-  if (option.state & QStyle::State_Selected) p->fillRect(option.rect, theme.tint);
   const QString place = index.data(FindingsModel::kPlace).toString();
   const QString reason = index.data(FindingsModel::kReason).toString();
   const QRect text = option.rect.adjusted(kGlyph, 3, -8, -3);

@@ -40,7 +40,7 @@ FindingsBench::FindingsBench(Work& work, QWidget* parent) : Bench(parent), work_
   order_->setAccessibleName(tr("In the order"));
   order_->addItems({tr("as found"), tr("by name"), tr("worst first")});
   head->addWidget(order_);
-  list_ = new QTreeView;
+  list_ = new FindingsList;
   list_->setModel(model_ = new FindingsModel(this));
   list_->setItemDelegate(new FindingLines(list_));
   list_->setAccessibleName(tr("Findings"));

@@ -4,8 +4,8 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QStackedWidget>
-#include <QTreeView>
 
+#include "desktop/findings/findings_list.h"
 #include "desktop/work/bench.h"
 
 namespace bristle {
@@ -38,7 +38,7 @@ class FindingsBench : public Bench {
   QComboBox *groups_, *order_;
   QLineEdit* filter_;
   QLabel *about_, *empty_;
-  QTreeView* list_;
+  FindingsList* list_;
   QStackedWidget* pages_;
   FindingPicture* picture_;
   FindingCard* finding_;

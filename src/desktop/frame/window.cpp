@@ -95,6 +95,7 @@ Window::Window(const std::vector<BenchInfo>& benches, const QString& settingsFil
   connect(&work_, &Work::changed, this, &Window::refresh);
   connect(&work_, &Work::historyChanged, this, &Window::refresh);
   connect(&work_, &Work::pickedChanged, this, [this] { say({}, false); });
+  connect(&work_.findings(), &FindingsWatch::pickedChanged, this, [this] { say({}, false); });
   connect(&work_, &Work::told, this, &Window::say);
   connect(files_, &Files::pathChanged, this, &Window::refresh);
   connect(files_, &Files::pathChanged, this, [this] { say({}, false); });
