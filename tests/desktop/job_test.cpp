@@ -177,6 +177,12 @@ TEST_F(Job, ABadValueIsToldAndChangesNothing) {
     told |= label->text().contains(QStringLiteral("is not taken; expected"));
   EXPECT_TRUE(told);
   EXPECT_TRUE(named<QLineEdit>(QStringLiteral("Value"))->property("bad").toBool());
+  // Of several names the one that nothing has is told.
+  QSignalSpy tells(&work(), &Work::told);
+  fill(QStringLiteral("Value"), QStringLiteral("#123456 plate.low.foot"));
+  ASSERT_EQ(tells.count(), 1);
+  EXPECT_EQ(tells[0][0].toString(), QStringLiteral("Nothing is called “plate.low.foot”"));
+  EXPECT_EQ(toQt(work().history().undoName()), before);
 }
 
 TEST_F(Job, ASeriesIsLaidDownMovedNudgedPickedAndLinedUp) {

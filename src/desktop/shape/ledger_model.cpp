@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/edit/kind_edits.h"
+#include "desktop/view/refused.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
 
@@ -240,7 +241,7 @@ bool setLookFromText(Work& work, const std::vector<Column>& columns,
   const Naming names = naming(work.project());
   const auto value = parseValue(fromQt(text.trimmed()), info->start, &expected, &names);
   if (!value) {
-    work.tell(QObject::tr("“%1” is not taken; expected %2.").arg(text, toQt(expected)), true);
+    tellRefused(work, text, expected);
     return false;
   }
   if (rows.size() == 1) return work.perform(setLook(work.lookOwner(), columns, rows[0], *value));

@@ -9,6 +9,7 @@
 #include "core/formats/file_io.h"
 #include "core/formats/tokens_file.h"
 #include "desktop/view/ask_file.h"
+#include "desktop/view/refused.h"
 #include "desktop/work/theme.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -152,10 +153,7 @@ std::optional<Value> NamedPage::parsed(const NamedValue& named, const QString& t
   std::string expected;
   const Naming names = naming(work_.project());
   auto value = parseValue(fromQt(text.trimmed()), startOf(named.type), &expected, &names);
-  if (!value)
-    work_.tell(tr("“%1” is not taken; expected %2, or another name of its type.")
-                   .arg(text, toQt(expected)),
-               true);
+  if (!value) tellRefused(work_, text, expected + ", or another name of its type");
   return value;
 }
 

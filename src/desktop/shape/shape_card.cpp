@@ -10,6 +10,7 @@
 #include "core/edit/button_edits.h"
 #include "core/edit/kind_edits.h"
 #include "core/edit/state_edits.h"
+#include "desktop/view/refused.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -140,7 +141,7 @@ bool ShapeCard::setTiming(const QString& text, bool easing) {
     if (const auto* ref = std::get_if<NamedRef>(&*value)) named = names.find(ref->id);
   const auto wanted = easing ? NamedType::Easing : NamedType::Duration;
   if (!value || (named && named->type != wanted)) {
-    work_.tell(tr("“%1” is not taken; expected %2.").arg(text, toQt(expected)), true);
+    tellRefused(work_, text, expected);
     return false;
   }
   (easing ? timing.namedEasing : timing.namedDuration) = named ? named->id : NamedId{};

@@ -13,6 +13,7 @@ namespace bristle {
 namespace {
 
 constexpr int kNameWidth = 92;  // px of the names at the left
+constexpr int kBeside = 12;     // px beside an entry that its hint of size leaves out
 
 void mark(QLineEdit* field, bool bad) {
   if (field->property("bad").toBool() == bad) return;
@@ -29,7 +30,7 @@ namespace {
 class WideList : public QComboBox {
  public:
   void showPopup() override {
-    view()->setMinimumWidth(std::max(width(), view()->sizeHintForColumn(0)));
+    view()->setMinimumWidth(std::max(width(), view()->sizeHintForColumn(0) + kBeside));
     QComboBox::showPopup();
   }
 };
