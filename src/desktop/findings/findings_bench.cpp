@@ -123,7 +123,7 @@ void FindingsBench::refresh() {
   const SortedFindings& found = work_.findings().now();
   if (model_->show(work_.project(), found, static_cast<FindingGroups>(groups_->currentIndex()),
                    static_cast<FindingOrder>(order_->currentIndex()), filter_->text()))
-    list_->expandAll();
+    list_->expandToDepth(0);  // headings, not the findings, too
   int errors = 0, warnings = 0, notes = 0;
   for (const Finding& f : found.open)
     ++(f.severity == Severity::Error ? errors : f.severity == Severity::Warning ? warnings : notes);

@@ -18,7 +18,7 @@ class FindingsList : public QTreeView {
  protected:
   QModelIndex moveCursor(CursorAction action, Qt::KeyboardModifiers modifiers) override {
     const QModelIndex to = QTreeView::moveCursor(action, modifiers);
-    if (to.parent().isValid() || !isExpanded(to)) return to;
+    if (!isExpanded(to)) return to;
     if (action == MoveDown || action == MoveHome || action == MovePageUp) return indexBelow(to);
     if (action != MoveUp) return to;
     const QModelIndex above = indexAbove(to);
