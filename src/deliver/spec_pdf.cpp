@@ -2,9 +2,11 @@
 
 #include <QAbstractTextDocumentLayout>
 #include <QBuffer>
+#include <QHash>
 #include <QPainter>
 #include <QPdfWriter>
 #include <QTextBlock>
+#include <QTextCursor>
 #include <QTextDocument>
 #include <QUrl>
 #include <cmath>
@@ -80,7 +82,36 @@ class Writing {
       for (const SpecFigure& figure : section.figures)
         doc->addResource(QTextDocument::ImageResource, QUrl(toQt(addressOf(figure))), figure.image);
     doc->setHtml(toQt("<body>" + html + "</body>"));
+    keepHeadings(*doc);
     return doc;
+  }
+
+  // A heading goes over to the next page with what it heads.
+  void keepHeadings(QTextDocument& doc) const {
+    const auto pageOf = [&](const QTextBlock& block) {
+      return int(doc.documentLayout()->blockBoundingRect(block).top() / page_.height());
+    };
+    for (QTextBlock block = doc.begin(); block.isValid(); block = block.next()) {
+      if (block.blockFormat().headingLevel() == 0) continue;
+      const QTextBlock first = firstOf(block);
+      if (!first.isValid() || pageOf(first) == pageOf(block)) continue;
+      QTextBlockFormat over;
+      over.setPageBreakPolicy(QTextFormat::PageBreak_AlwaysBefore);
+      QTextCursor(block).mergeBlockFormat(over);
+    }
+  }
+  // The first picture or row of a heading's section, be it in one below it; none where there is
+  // none, or it begins a page anyway.
+  static QTextBlock firstOf(const QTextBlock& heading) {
+    QTextBlock at = heading.next();
+    for (; at.isValid() && !QTextCursor(at).currentTable(); at = at.next()) {
+      const QTextBlockFormat format = at.blockFormat();
+      const int level = format.headingLevel();
+      if (level == 0) continue;
+      if (level <= heading.blockFormat().headingLevel()) return {};
+      if (format.pageBreakPolicy() & QTextFormat::PageBreak_AlwaysBefore) return {};
+    }
+    return at;
   }
 
   static std::string addressOf(const SpecFigure& figure) { return "figure:" + figure.key; }
@@ -266,6 +297,8 @@ class Writing {
 }  // namespace
 
 std::string specPdf(const Specification& spec) {
+  // Fonts are written in the order of a hash: by chance it would be another file each time.
+  QHashSeed::setDeterministicGlobalSeed();
   return Writing(spec).write();
 }
 

@@ -3,6 +3,7 @@
 
 #include <gmock/gmock.h>
 
+#include <QHash>
 #include <QTemporaryDir>
 #include <QThread>
 #include <memory>
@@ -109,7 +110,11 @@ TEST(Specification, TheSameGivesTheSameDocument) {
   const Specification spec = told(test::fullProject());
   const std::string pdf = specPdf(spec);
   EXPECT_EQ(pdf.substr(0, 5), "%PDF-");
-  EXPECT_EQ(pdf, specPdf(spec));
+  // As in another run of the program, where chance begins otherwise.
+  for (int i = 0; i < 8; ++i) {
+    QHashSeed::resetRandomGlobalSeed();
+    EXPECT_TRUE(pdf == specPdf(spec));
+  }
   // The window packs it on another thread than the command line may.
   std::string elsewhere;
   const std::unique_ptr<QThread> thread(QThread::create([&] { elsewhere = specPdf(spec); }));

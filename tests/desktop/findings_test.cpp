@@ -1,6 +1,7 @@
 // The Findings bench by mouse and keys: what is wrong is listed, gone to, mended and accepted.
 #include <QComboBox>
 #include <QListWidget>
+#include <QTableView>
 #include <QToolButton>
 #include <QTreeView>
 #include <QTreeWidget>
@@ -8,6 +9,7 @@
 #include "core/edit/screen_edits.h"
 #include "desktop/derive/findings_watch.h"
 #include "desktop/findings/findings_model.h"
+#include "desktop/place/canvas.h"
 #include "desktop/window_fixture.h"
 #include "paint/convert.h"
 
@@ -135,6 +137,34 @@ TEST_F(FindingsBenchTest, AComplaintGoesWithTheFindingItWasAbout) {
   key(Qt::Key_Return, Qt::ControlModifier);
   waitForFindings();
   EXPECT_FALSE(has("hit-size"));
+}
+
+TEST_F(FindingsBenchTest, APageThatLiesOverThePlaceIsTurned) {
+  const auto goTo = [&](std::string_view rule) {
+    window->openBench(QStringLiteral("findings"));
+    waitForFindings();
+    pick(rule);
+    list->setFocus();
+    key(Qt::Key_Return);
+  };
+  // The table of words, from which the canvas comes back.
+  window->openBench(QStringLiteral("place"));
+  for (QAction* action : window->allCommands())
+    if (action->shortcut() == QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_L)) action->trigger();
+  ASSERT_TRUE(named<QTableView>(QStringLiteral("Words in all languages")));
+  goTo("same-name");
+  EXPECT_TRUE(named<Canvas>(QStringLiteral("Canvas")));
+  // Keys and values have pages of their own.
+  Project p = project();
+  p.bindings.clear();
+  p.values = {{.id = {"depth"}, .name = "depth"}};
+  work().replace(p, {}, false);
+  goTo("binding");
+  EXPECT_TRUE(named<QToolButton>(QStringLiteral("Keys and controller buttons"))->isChecked());
+  goTo("value");
+  EXPECT_TRUE(named<QToolButton>(QStringLiteral("Values of the project"))->isChecked());
+  goTo("idle-button");
+  EXPECT_TRUE(named<QToolButton>(QStringLiteral("Flow as a picture"))->isChecked());
 }
 
 TEST_F(FindingsBenchTest, AMendIsOneStepAndTheNextFindingComesToHand) {

@@ -15,7 +15,6 @@
 #include "desktop/view/card_tabs.h"
 #include "desktop/view/counted.h"
 #include "desktop/view/form.h"
-#include "desktop/work/finding_place.h"
 #include "desktop/work/while_seen.h"
 #include "desktop/work/work.h"
 #include "paint/convert.h"
@@ -162,11 +161,7 @@ void FindingsBench::showPicked() {
 }
 
 void FindingsBench::goThere() {
-  const Finding* f = work_.findings().picked();
-  if (!f) return;
-  const Finding there = *f;
-  work_.pickPlaceOf(there);
-  Q_EMIT wantsBench(benchOf(there));
+  if (work_.findings().picked()) Q_EMIT wantsFinding();
 }
 
 QString FindingsBench::hint() const {

@@ -7,6 +7,7 @@
 #include <QToolButton>
 
 #include "core/derive/flow_graph.h"
+#include "core/findings/finding.h"
 #include "desktop/flow/flow_card.h"
 #include "desktop/flow/flow_view.h"
 #include "desktop/flow/steps_page.h"
@@ -107,6 +108,11 @@ QWidget* FlowBench::card() {
 
 QWidget* FlowBench::workplace() {
   return pages_->currentWidget();
+}
+
+void FlowBench::showPlaceOf(const Finding& finding) {
+  if (finding.rule == "value") return values_->setChecked(true);
+  if (values_->isChecked()) picture_->setChecked(true);
 }
 
 void FlowBench::turn() {

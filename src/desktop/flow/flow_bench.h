@@ -22,6 +22,7 @@ class FlowBench : public Bench {
   FlowBench(Work& work, QWidget* parent);
   QWidget* card() override;
   QWidget* workplace() override;
+  void showPlaceOf(const Finding& finding) override;
   QString hint() const override;
 
  private:

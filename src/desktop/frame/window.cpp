@@ -232,6 +232,7 @@ Bench* Window::need(size_t index) {
   bench->restoreState(settings_);
   connect(bench, &Bench::wantsBench, this,
           [this](const QString& id) { id.isEmpty() ? rehearseOrBack() : openBench(id); });
+  connect(bench, &Bench::wantsFinding, this, &Window::toFinding);
   pages_->addWidget(bench);
   cards_->addWidget(cardOf_[bench]);
   return bench;
@@ -347,14 +348,17 @@ void Window::showFindings() {
 }
 
 void Window::toNextFinding(bool forwards) {
-  const Finding* next = work_.findings().pickNext(forwards);
-  if (!next) return work_.tell(tr("There are no findings"));
-  const Finding there = *next;
+  if (!work_.findings().pickNext(forwards)) return work_.tell(tr("There are no findings"));
   const bool here = current_ >= 0 &&
                     QString::fromLatin1(offered_[size_t(current_)].id) == QLatin1String("findings");
-  if (here) return;
+  if (!here) toFinding();
+}
+
+void Window::toFinding() {
+  const Finding there = *work_.findings().picked();
   work_.pickPlaceOf(there);
   openBench(benchOf(there));
+  benches_[size_t(current_)]->showPlaceOf(there);
   work_.tell(tr("%1: %2").arg(toQt(there.place), toQt(there.reason)), true);
 }
 

@@ -67,6 +67,7 @@ class Window : public QMainWindow {
   void showBench(int index);
   void refresh();
   void showFindings();
+  void toFinding();  // there is one in hand
   void say(const QString& text, bool wrong);
   void nextArea();
   void focusInto(QWidget* area);

@@ -183,6 +183,10 @@ void PlaceBench::closeWords() {
   pages_->currentWidget()->setFocus();
 }
 
+void PlaceBench::showPlaceOf(const Finding&) {
+  closeWords();
+}
+
 QWidget* PlaceBench::workplace() {
   return canvas_;
 }

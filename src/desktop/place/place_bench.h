@@ -30,6 +30,7 @@ class PlaceBench : public Bench {
   QWidget* card() override { return card_; }
   QWidget* workplace() override;
   void enter() override;
+  void showPlaceOf(const Finding& finding) override;
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;
   QString hint() const override;

@@ -11,15 +11,16 @@
 
 #include "core/edit/route_edits.h"
 #include "core/edit/screen_edits.h"
+#include "core/findings/finding.h"
 #include "core/formats/boxes_screen.h"
 #include "desktop/route/cluster_form.h"
-#include "desktop/view/controller_walk.h"
 #include "desktop/route/keys_page.h"
 #include "desktop/route/quality_panel.h"
 #include "desktop/route/rose.h"
 #include "desktop/route/route_card.h"
 #include "desktop/route/route_view.h"
 #include "desktop/view/bench_head.h"
+#include "desktop/view/controller_walk.h"
 #include "desktop/view/display_strip.h"
 #include "desktop/view/empty_page.h"
 #include "desktop/view/text_file.h"
@@ -219,6 +220,10 @@ void RouteBench::pinLine(const PinLine& line) {
   std::vector<ItemId> inOrder;
   for (auto& place : places) inOrder.push_back(std::move(place.second));
   work_.perform(bristle::pinLine(screen->id, std::move(inOrder), line));
+}
+
+void RouteBench::showPlaceOf(const Finding& finding) {
+  keys_->setChecked(finding.rule == "binding");
 }
 
 void RouteBench::turn() {

@@ -21,6 +21,7 @@ class RouteBench : public Bench {
   RouteBench(Work& work, QWidget* parent);
   QWidget* card() override;
   QWidget* workplace() override;
+  void showPlaceOf(const Finding& finding) override;
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;
   QString hint() const override;

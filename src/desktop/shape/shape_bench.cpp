@@ -134,6 +134,10 @@ void ShapeBench::openPage() {
   Q_EMIT hintChanged();
 }
 
+void ShapeBench::showPlaceOf(const Finding&) {
+  closePage();
+}
+
 void ShapeBench::closePage() {
   if (page_) {
     pages_->removeWidget(page_);

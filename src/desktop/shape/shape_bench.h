@@ -27,6 +27,7 @@ class ShapeBench : public Bench {
   void keepState(QSettings& settings) const override;
   void restoreState(const QSettings& settings) override;
   void enter() override;
+  void showPlaceOf(const Finding& finding) override;
   TileView& tiles() { return *view_; }
   Ledger& ledger() { return *ledger_; }
 

@@ -7,6 +7,7 @@ class QSettings;
 namespace bristle {
 
 class Work;
+struct Finding;
 
 class Bench : public QWidget {
   Q_OBJECT
@@ -19,6 +20,9 @@ class Bench : public QWidget {
   // Called when the bench comes into sight, and goes out of it.
   virtual void enter() {}
   virtual void leave() {}
+  // Turns to the page on which the finding is made, where there are several. What it is about is
+  // picked already.
+  virtual void showPlaceOf(const Finding&) {}
   // What a person has set up in it, for the next time.
   virtual void keepState(QSettings&) const {}
   virtual void restoreState(const QSettings&) {}
@@ -31,6 +35,8 @@ class Bench : public QWidget {
   // Another bench is where the next thing is done; by its id. None: from the rehearsal to where one
   // came from.
   void wantsBench(const QString& id);
+  // To where the finding in hand is made.
+  void wantsFinding();
 };
 
 struct BenchInfo {
