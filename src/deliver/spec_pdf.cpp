@@ -86,15 +86,20 @@ class Writing {
     return doc;
   }
 
-  // A heading goes over to the next page with what it heads.
+  // A heading goes over to the next page with what it heads, unless it is the first on its page:
+  // then both would only go a page further.
   void keepHeadings(QTextDocument& doc) const {
     const auto pageOf = [&](const QTextBlock& block) {
       return int(doc.documentLayout()->blockBoundingRect(block).top() / page_.height());
     };
+    QTextBlock above;  // the last picture or row
     for (QTextBlock block = doc.begin(); block.isValid(); block = block.next()) {
+      if (QTextCursor(block).currentTable()) above = block;
       if (block.blockFormat().headingLevel() == 0) continue;
       const QTextBlock first = firstOf(block);
-      if (!first.isValid() || pageOf(first) == pageOf(block)) continue;
+      const int page = pageOf(block);
+      if (!first.isValid() || pageOf(first) == page) continue;
+      if (!above.isValid() || pageOf(above) != page) continue;
       QTextBlockFormat over;
       over.setPageBreakPolicy(QTextFormat::PageBreak_AlwaysBefore);
       QTextCursor(block).mergeBlockFormat(over);

@@ -107,6 +107,11 @@ TEST_F(FindingsBenchTest, TheArrowsGoFromFindingToFinding) {
   for (size_t i = 0; i < keys.size(); ++i, key(Qt::Key_Down)) EXPECT_EQ(picked(), keys[i]);
   for (size_t i = keys.size(); i-- > 0; key(Qt::Key_Up)) EXPECT_EQ(picked(), keys[i]);
   EXPECT_EQ(picked(), keys[0]) << "there is nothing above it";
+  for (const auto page : {Qt::Key_PageDown, Qt::Key_PageUp}) {
+    key(page);
+    EXPECT_TRUE(list->currentIndex().parent().isValid());
+  }
+  key(Qt::Key_Home);
   // Left comes to the heading, which is seen, and folds it; then it is stopped at.
   const QImage before = list->viewport()->grab().toImage();
   key(Qt::Key_Left);

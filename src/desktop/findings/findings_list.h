@@ -18,9 +18,8 @@ class FindingsList : public QTreeView {
  protected:
   QModelIndex moveCursor(CursorAction action, Qt::KeyboardModifiers modifiers) override {
     const QModelIndex to = QTreeView::moveCursor(action, modifiers);
-    if (!isExpanded(to)) return to;
-    if (action == MoveDown || action == MoveHome || action == MovePageUp) return indexBelow(to);
-    if (action != MoveUp) return to;
+    if (!isExpanded(to) || action == MoveLeft || action == MoveRight) return to;
+    if (action != MoveUp) return indexBelow(to);
     const QModelIndex above = indexAbove(to);
     return above.isValid() ? above : currentIndex();
   }

@@ -135,7 +135,7 @@ void ShapeBench::openPage() {
 }
 
 void ShapeBench::showPlaceOf(const Finding&) {
-  closePage();
+  if (page_) closePage();
 }
 
 void ShapeBench::closePage() {
